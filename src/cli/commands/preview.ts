@@ -1,0 +1,40 @@
+import type { Command } from 'commander';
+import { finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { startPreview } from '../../node/preview/start-preview.ts';
+import type { Running } from '../command.ts';
+
+interface PreviewArguments {
+  readonly port?: string;
+}
+
+/** `preview MOULD…`: a local page that follows edits. */
+export function addPreview(program: Command, running: Running): void {
+  program
+    .command('preview')
+    .summary('see a mould live at several widths')
+    .description('Serves a page on this machine with live frames, and follows edits of the files.')
+    .argument('<MOULD...>', 'mould folders')
+    .option('--port <number>', 'port on loopback; by default any that is free')
+    .action((folders: string[], options: PreviewArguments) =>
+      running(async (terminal, world) => {
+        const port = options.port === undefined ? undefined : readPort(options.port);
+        const preview = await startPreview(folders, { port });
+        if (terminal.isJson) terminal.json({ url: preview.url, moulds: folders });
+        else {
+          terminal.say(`${terminal.strong(preview.url)} shows ${folders.join(', ')}.`);
+          terminal.say('Save a file of the mould and the page follows. Ctrl+C ends it.');
+        }
+        await world.untilStopped();
+        await preview.close();
+        return [];
+      }),
+    );
+}
+
+function readPort(typed: string): number {
+  const port = Number(typed);
+  if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
+  const what = `--port takes a whole number from 0 to 65535, not ${typed}.`;
+  throw new Refusal(finding('call/usage', { what, command: 'preview' }));
+}

@@ -1,0 +1,111 @@
+import type { Command } from 'commander';
+import { createLogUpdate } from 'log-update';
+import { finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { type Proof, type ProofOptions, type ProofSubject, proof } from '../../node/proof/proof.ts';
+import { faultsOf } from '../../node/proof/shot.ts';
+import { collected, type Running } from '../command.ts';
+import { printFindings } from '../print-findings.ts';
+import { inFolder, readSubject, type Subject } from '../subject.ts';
+import type { Terminal } from '../terminal.ts';
+import type { Sink } from '../world.ts';
+
+interface ProofArguments {
+  readonly fill: readonly string[];
+  readonly widths?: string;
+  readonly out?: string;
+}
+
+/** `proof MOULD…`: pictures at several widths, with what is wrong on them. */
+export function addProof(program: Command, running: Running): void {
+  program
+    .command('proof')
+    .summary('take pictures at several widths')
+    .description('Takes pictures of casts at several viewport widths and says what is wrong there.')
+    .argument('<MOULD|CAST.json...>', 'mould folders, or casts that name one')
+    .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
+    .option('--widths <px,px>', "viewport widths; by default the mould's own")
+    .option('--out <dir>', 'folder to write to; by default NAME-proof')
+    .action((paths: string[], options: ProofArguments) =>
+      running(async (terminal, world) => {
+        const widths = options.widths === undefined ? undefined : readWidths(options.widths);
+        const subjects = await Promise.all(paths.map((path) => readSubject(path, options.fill)));
+        refuseBroken(subjects);
+        const [first] = subjects;
+        const name = subjects.length === 1 ? (first as Subject).mould.manifest.name : 'moulds';
+        const out = options.out ?? `${name}-proof`;
+        const made = await proof(subjects.map(toProofSubject), {
+          ...{ out, widths },
+          onProgress: progressTo(world.stderr),
+        });
+        const folder = (first as Subject).folder;
+        const findings = subjects.flatMap((subject) => subject.findings);
+        const ofValues = made.findings
+          .filter(({ code }) => code.startsWith('value/'))
+          .map((one) => (one.line === undefined && one.file ? inFolder(folder, one) : one));
+        const all = [...findings, ...ofValues];
+        if (terminal.isJson) terminal.json({ ...made, findings: all });
+        else {
+          await printFindings(terminal, all);
+          printProof(terminal, made);
+        }
+        return all;
+      }),
+    );
+}
+
+/** Refuses moulds that cannot be cast, with all that is wrong with each. */
+function refuseBroken(subjects: readonly Subject[]): void {
+  const broken = subjects
+    .filter(({ compiled }) => !compiled.isSound)
+    .flatMap(({ findings }) => findings.filter(({ level }) => level === 'error'));
+  const [first, ...rest] = broken;
+  if (first) throw new Refusal(first, ...rest);
+}
+
+/** What a proof is taken of. */
+export function toProofSubject({ mould, cast, placeOf }: Subject): ProofSubject {
+  const sample = Object.keys(cast.values ?? {}).length > 0 ? (cast.id ?? 'filled') : 'default';
+  return { mould, cast, placeOf, sample };
+}
+
+/** Shows each picture as it is taken: one line that changes, or a line each where none can. */
+export function progressTo(stderr: Sink): NonNullable<ProofOptions['onProgress']> {
+  const update = stderr.isTTY
+    ? createLogUpdate(stderr as unknown as NodeJS.WritableStream, { showCursor: true })
+    : undefined;
+  return ({ done, total, mould, width }) => {
+    const line = `proof ${done} of ${total}: ${mould} at ${width} px`;
+    if (!update) stderr.write(`${line}\n`);
+    else if (done < total) update(line);
+    else update.clear();
+  };
+}
+
+/** Prints what a proof found, a line a picture, and where it is to be seen. */
+function printProof(terminal: Terminal, made: Proof): void {
+  const sizes = made.shots.map(({ width, height }) => `${width} × ${height} px`);
+  const widest = Math.max(...sizes.map((size) => size.length));
+  for (const [index, shot] of made.shots.entries()) {
+    const count = faultsOf(shot).length;
+    const size = (sizes[index] as string).padStart(widest);
+    const said = count === 0 ? 'no faults found' : `${count} ${count === 1 ? 'fault' : 'faults'}`;
+    terminal.say(`  ${terminal.strong(size)}   ${shot.mould}   ${said}`);
+    for (const { text, code } of faultsOf(shot)) {
+      terminal.say(`  ${' '.repeat(widest)}   ${code ? `${code} ` : ''}${text}`);
+    }
+  }
+  terminal.say();
+  terminal.say(`  sheet   ${made.sheet}`);
+  terminal.say(`  report  ${made.report}`);
+  terminal.say(`  facts   ${made.facts}`);
+}
+
+function readWidths(list: string): number[] {
+  const widths = list.split(',').map((one) => Number(one.trim()));
+  if (widths.some((one) => !Number.isInteger(one) || one < 80 || one > 7680)) {
+    const what = `--widths takes whole numbers of px from 80 to 7680, joined by commas, not ${list}.`;
+    throw new Refusal(finding('call/usage', { what, command: 'proof' }));
+  }
+  return [...new Set(widths)];
+}

@@ -1,0 +1,96 @@
+import { Command, CommanderError } from 'commander';
+import { type Finding, finding, hasErrors } from '../core/problem/finding.ts';
+import { Refusal } from '../core/problem/refusal.ts';
+import type { Running } from './command.ts';
+import { addCast } from './commands/cast.ts';
+import { addDemo } from './commands/demo.ts';
+import { addImport } from './commands/import.ts';
+import { addPreview } from './commands/preview.ts';
+import { addProof } from './commands/proof.ts';
+import { printFindings } from './print-findings.ts';
+import { Terminal } from './terminal.ts';
+import type { World } from './world.ts';
+
+/** Done; done, and something is wrong with what was given; could not be carried out. */
+export type ExitStatus = 0 | 1 | 2;
+
+/** In the order of a day's work, which is the order of the help. */
+const commands = [addImport, addCast, addPreview, addProof, addDemo];
+
+/**
+ * Runs the command line.
+ *
+ * @param words what was typed after the program's name
+ */
+export async function run(
+  words: readonly string[],
+  world: World,
+  version: string,
+): Promise<ExitStatus> {
+  const isJson = words.includes('--json');
+  let status: ExitStatus = 0;
+  const running: Running = async (work, keepsStdoutClear = false) => {
+    const terminal = new Terminal(world, isJson, keepsStdoutClear);
+    if (hasErrors(await work(terminal, world))) status = 1;
+  };
+  const program = programOf(world, version);
+  for (const add of commands) add(program, running);
+  for (const command of program.commands) {
+    command.option('--json', 'print one JSON document and nothing else on standard output');
+    command.helpOption('--help', 'show this help').showHelpAfterError(false);
+  }
+  try {
+    await program.parseAsync([...words], { from: 'user' });
+    return status;
+  } catch (error) {
+    if (error instanceof CommanderError && error.exitCode === 0) return 0;
+    const findings = findingsOf(error, words, program);
+    const terminal = new Terminal(world, isJson);
+    if (isJson) terminal.json({ findings });
+    await printFindings(new Terminal({ ...world, stdout: world.stderr }, false), findings);
+    return statusOf(findings);
+  }
+}
+
+function programOf(world: World, version: string): Command {
+  return new Command('keen-mould')
+    .description('Turns a snippet of HTML, CSS and JavaScript into a widget with editable fields.')
+    .version(version, '--version', 'show the version')
+    .helpOption('--help', 'show this help')
+    .helpCommand(false)
+    .exitOverride()
+    .configureOutput({
+      writeOut: (text) => world.stdout.write(text),
+      // Errors are told by us, in the same words and shape as all others.
+      writeErr: () => undefined,
+      getOutHelpWidth: () => Math.min(80, world.stdout.columns),
+    });
+}
+
+function findingsOf(
+  error: unknown,
+  words: readonly string[],
+  program: Command,
+): readonly Finding[] {
+  if (error instanceof Refusal) return error.findings;
+  if (!(error instanceof CommanderError)) throw error;
+  const named = program.commands.find((one) => one.name() === words[0])?.name() ?? '';
+  const what = error.message
+    .replace(/^error: /, '')
+    .replace(/\n\(Did you mean (.*)\?\)$/, '; did you mean $1?')
+    .replace(/^./, (letter) => letter.toUpperCase())
+    .replace(/([^.?])$/, '$1.');
+  return [
+    finding('call/usage', {
+      what: words.length === 0 ? 'No command was given.' : what,
+      command: named,
+    }),
+  ];
+}
+
+/** Stages whose errors lie in what a mould holds, and not in how the command was called. */
+const contentStages = new Set(['field', 'template', 'style', 'script', 'value']);
+
+function statusOf(findings: readonly Finding[]): ExitStatus {
+  return findings.every(({ code }) => contentStages.has(code.split('/')[0] as string)) ? 1 : 2;
+}

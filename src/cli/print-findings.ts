@@ -1,0 +1,33 @@
+import { readFile } from 'node:fs/promises';
+import { codeFrame } from '../core/problem/code-frame.ts';
+import type { Finding, Level } from '../core/problem/finding.ts';
+import { type Terminal, wrapWords } from './terminal.ts';
+
+const order: readonly Level[] = ['error', 'warning', 'note'];
+const indent = ' '.repeat(8);
+
+/** Prints findings for a person: what, where with the lines around it, and how to mend it. */
+export async function printFindings(
+  terminal: Terminal,
+  findings: readonly Finding[],
+): Promise<void> {
+  const sorted = order.flatMap((level) => findings.filter((one) => one.level === level));
+  for (const one of sorted) {
+    const lines = wrapWords(one.message, terminal.columns - indent.length);
+    terminal.say(`${terminal.level(one.level)} ${lines.join(`\n${indent}`)}`);
+    for (const line of await placeLines(one)) terminal.say(indent + terminal.soft(line));
+    for (const line of one.mend ? wrapWords(one.mend, terminal.columns - indent.length) : []) {
+      terminal.say(indent + line);
+    }
+    terminal.say(indent + terminal.soft(one.code));
+    terminal.say();
+  }
+}
+
+async function placeLines({ file, line, column }: Finding): Promise<string[]> {
+  if (file === undefined) return [];
+  if (line === undefined || column === undefined) return [file];
+  const text = await readFile(file, 'utf8').catch(() => undefined);
+  const frame = text === undefined ? [] : codeFrame(text, line, column, 64).split('\n');
+  return [`${file}:${line}:${column}`, ...frame];
+}

@@ -1,0 +1,121 @@
+import { dirname, join, normalize } from 'node:path';
+import { type CompiledMould, compileMould } from '../core/compile/compile-mould.ts';
+import { type CastFile, readCastFile } from '../core/model/cast-file.ts';
+import { parseJson } from '../core/model/json-source.ts';
+import type { Mould } from '../core/model/mould.ts';
+import type { PlaceOfValue } from '../core/model/values/check-values.ts';
+import { fillValue } from '../core/model/values/fill.ts';
+import { type Finding, finding, type Place } from '../core/problem/finding.ts';
+import { Refusal } from '../core/problem/refusal.ts';
+import { readMould } from '../node/files/mould-folder.ts';
+import { readText } from '../node/files/read-text.ts';
+import { isThere } from '../node/files/write-safely.ts';
+
+/** A mould and a cast of it as a command was given them. */
+export interface Subject {
+  readonly folder: string;
+  readonly mould: Mould;
+  readonly compiled: CompiledMould;
+  readonly cast: CastFile;
+  readonly placeOf: PlaceOfValue;
+  /** What is wrong with the mould or the files of values, by path from where the command runs. */
+  readonly findings: readonly Finding[];
+}
+
+/** Values from a file that a command names, with where each stands. */
+interface ValuesFile {
+  readonly cast: CastFile;
+  readonly placeOf: PlaceOfValue;
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Reads a mould folder or a cast file, and what `--fill` gives on top; later ones win.
+ *
+ * @throws Refusal when a file cannot be read or a path names no field
+ */
+export async function readSubject(path: string, fills: readonly string[]): Promise<Subject> {
+  const given = path.endsWith('.json') ? await readValues(path) : undefined;
+  const folder = given ? await mouldOf(path, given.cast) : path;
+  const { mould, findings } = await readMould(folder);
+  const compiled = compileMould(mould);
+  const filled = new Filling(compiled, given);
+  for (const fill of fills) await filled.add(fill);
+  return {
+    ...{ folder, mould, compiled },
+    cast: filled.cast,
+    placeOf: filled.placeOf,
+    findings: [
+      ...[...findings, ...compiled.findings].map((one) => inFolder(folder, one)),
+      ...filled.findings,
+    ],
+  };
+}
+
+/** Names a mould's own file in a finding by its path from where the command runs. */
+export function inFolder(folder: string, one: Finding): Finding {
+  return one.file === undefined ? one : { ...one, file: join(folder, one.file) };
+}
+
+/** `PATH=VALUE`; anything else names a file, and `./` before a name makes it one. */
+const assignment = /^([A-Za-z][\w.-]*)=(.*)$/s;
+
+class Filling {
+  cast: CastFile;
+  readonly findings: Finding[] = [];
+  private readonly compiled: CompiledMould;
+  private readonly places = new Map<string, PlaceOfValue>();
+
+  constructor(compiled: CompiledMould, first: ValuesFile | undefined) {
+    this.compiled = compiled;
+    this.cast = {};
+    if (first) this.take(first);
+  }
+
+  readonly placeOf: PlaceOfValue = (at) => this.places.get(String(at[0]))?.(at);
+
+  async add(fill: string): Promise<void> {
+    const [, path, typed] = assignment.exec(fill) ?? [];
+    if (path === undefined || typed === undefined) return this.take(await readValues(fill));
+    const { values = {} } = this.cast;
+    const filled = fillValue(this.compiled.root, values, path, typed);
+    if (filled.finding) throw new Refusal(filled.finding);
+    this.cast = { ...this.cast, values: filled.values };
+    this.places.delete(path.split('.')[0] as string);
+  }
+
+  private take({ cast, placeOf, findings }: ValuesFile): void {
+    const { mould: _, ...rest } = cast;
+    this.cast = { ...this.cast, ...rest, values: { ...this.cast.values, ...cast.values } };
+    for (const name of Object.keys(cast.values ?? {})) this.places.set(name, placeOf);
+    this.findings.push(...findings);
+  }
+}
+
+async function readValues(path: string): Promise<ValuesFile> {
+  const { text } = await readText(path);
+  const source = parseJson(path, text);
+  const { cast, findings } = readCastFile(source);
+  if (!cast) throw new Refusal(...(findings as [Finding, ...Finding[]]));
+  const isFramed = cast.format !== undefined;
+  const placeOf = (at: readonly (string | number)[]): Place =>
+    source.placeOf(isFramed ? ['values', ...at] : at);
+  return { cast, placeOf, findings };
+}
+
+/** A cast names its mould; the folder lies beside its file, one above it, or where we are. */
+async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
+  if (mould === undefined) {
+    const where = `${path} names no mould, so it`;
+    const what = 'is no cast; add "format": 1 and "mould", or give the mould and --fill this file';
+    throw new Refusal(finding('cast/wrong', { where, what }, { file: path }));
+  }
+  const here = dirname(path);
+  const looked = [here, join(here, '..'), join(here, '..', 'moulds'), '.'].map(normalize);
+  for (const folder of new Set(looked)) {
+    if (await isThere(join(folder, mould, 'mould.json'))) return join(folder, mould);
+  }
+  throw new Refusal(
+    finding('call/mould-not-found', { name: mould, looked: [...new Set(looked)] }, { file: path }),
+  );
+}

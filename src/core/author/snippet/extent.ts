@@ -1,0 +1,24 @@
+import type { Range } from '../../compile/template/markup.ts';
+
+/**
+ * The stretch to cut so that no empty line is left: where only blanks stand beside it on its
+ * lines, those and one line end go as well.
+ */
+export function extentOnLines(source: string, { start, end }: Range): Range {
+  const before = /(?:^|[\n\r])([\t ]*)$/.exec(source.slice(Math.max(0, start - 400), start));
+  const after = /^[\t ]*(\r\n|\n|\r|$)/.exec(source.slice(end, end + 400));
+  if (!before || !after) return { start, end };
+  return { start: start - (before[1]?.length ?? 0), end: end + after[0].length };
+}
+
+/** The source without some stretches; where they overlap, they count once. */
+export function withoutRanges(source: string, within: Range, cuts: readonly Range[]): string {
+  let out = '';
+  let from = within.start;
+  for (const cut of [...cuts].sort((a, b) => a.start - b.start)) {
+    if (cut.end <= from || cut.start >= within.end) continue;
+    out += source.slice(from, Math.max(from, cut.start));
+    from = cut.end;
+  }
+  return out + source.slice(from, Math.max(from, within.end));
+}

@@ -1,0 +1,145 @@
+import { type Mould, namePattern } from '../../model/mould.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { joinScripts, joinStyles, tidyEnds } from './join.ts';
+import { kebabName, titleFrom } from './name.ts';
+import { type Language, languageOf } from './recognise.ts';
+import { type Dropped, type MarkupSplit, splitMarkup } from './split-markup.ts';
+
+/** One file, or one pane, of what was pasted. */
+export interface SnippetPiece {
+  /** Its file name, for findings and for `snippet/`. */
+  readonly name: string;
+  readonly text: string;
+  /** The file byte for byte, where that is known; kept in its place. */
+  readonly bytes?: Uint8Array;
+  /** What it was said to be; what it turns out to be counts. */
+  readonly as?: Language;
+}
+
+export interface ImportOptions {
+  /** Name of the mould; by default the document's title or the name of the first file. */
+  readonly name?: string;
+}
+
+/** A mould made from a snippet, and what was seen on the way. */
+export interface ImportedSnippet {
+  readonly mould: Mould;
+  readonly findings: readonly Finding[];
+  readonly dropped: readonly Dropped[];
+}
+
+/**
+ * Makes a mould from pasted code: the paste kept as it came under `snippet/`, its markup, style
+ * and script apart, each in the author's own text.
+ *
+ * @throws Refusal when nothing was pasted, or the name asked for cannot be one
+ */
+export function importSnippet(
+  pieces: readonly SnippetPiece[],
+  options: ImportOptions = {},
+): ImportedSnippet {
+  const findings: Finding[] = [];
+  const splits = pieces.map((piece) => splitPiece(piece, findings));
+  const [first] = pieces;
+  if (!first || pieces.every(({ text }) => text.trim() === '')) {
+    const file = first?.name ?? 'snippet';
+    throw new Refusal(finding('snippet/empty', {}, { file, line: 1, column: 1 }));
+  }
+  const all = <K extends 'styles' | 'scripts' | 'libraries' | 'dropped'>(key: K) =>
+    splits.flatMap((split) => split[key] as MarkupSplit[K][number][]);
+  const title = splits.find((split) => split.title)?.title;
+  const name = options.name ?? kebabName(title ?? first.name.replace(/\.\w+$/, ''));
+  if (!namePattern.test(name)) {
+    const where = `The name ${JSON.stringify(name)}`;
+    const what = 'must begin with a letter and hold only letters, digits, hyphens and underscores';
+    throw new Refusal(finding('mould/wrong', { where, what }));
+  }
+  const { template, escapes } = escapeMarks(tidyEnds(splits.map((one) => one.template).join('\n')));
+  const style = joinStyles(all('styles'));
+  const script = joinScripts(all('scripts'));
+  findings.push(...splits.flatMap((split) => split.findings), ...escapes);
+  if (template === '' && (style || script)) {
+    const only = [style && 'CSS', script && 'JavaScript'].filter(Boolean).join(' and ');
+    findings.push(finding('snippet/no-markup', { only }, { file: first.name }));
+  }
+  const libraries = all('libraries');
+  const manifest: Mould['manifest'] = {
+    format: 1,
+    name,
+    title: title || titleFrom(name),
+    version: '1.0.0',
+    ...(libraries.length > 0 ? { libraries } : {}),
+    widths: [360, 768, 1280],
+    fields: { type: 'object', properties: {} },
+  };
+  const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
+  const files = keepPaste(pieces);
+  const mould = { manifest, manifestText, template, style, script, files };
+  return { mould, findings, dropped: all('dropped') };
+}
+
+const empty: MarkupSplit = {
+  ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
+  title: undefined,
+};
+
+function splitPiece(piece: SnippetPiece, findings: Finding[]): MarkupSplit {
+  const { name, text, as } = piece;
+  if (text.trim() === '') return empty;
+  const found = languageOf(text);
+  const start = indexLines(name, text).placeAt(text.search(/\S/));
+  if (found === 'html') {
+    const split = splitMarkup(name, text);
+    const isInTags = split.template.trim() === '' && split.libraries.length === 0;
+    if (as === 'css' && isInTags && split.scripts.length === 0) {
+      return { ...split, findings: [finding('snippet/in-tags', { tag: 'style' }, start)] };
+    }
+    if (as === 'js' && isInTags && split.styles.length === 0) {
+      return { ...split, findings: [finding('snippet/in-tags', { tag: 'script' }, start)] };
+    }
+    // A pane of style or script that cannot be read is still that, unless it begins like markup.
+    if (as === 'css' && !text.trimStart().startsWith('<')) return { ...empty, styles: [text] };
+    if (as === 'js' && !text.trimStart().startsWith('<')) return { ...empty, scripts: [text] };
+    if (as && as !== 'html') findings.push(otherPiece(as, 'html', start));
+    return split;
+  }
+  if (as === undefined && name.endsWith(`.${found}`)) return takeCode(text, found);
+  if (as === undefined) {
+    const code = found === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
+    findings.push(finding(code, {}, start));
+  } else if (as !== found) findings.push(otherPiece(as, found, start));
+  return takeCode(text, found);
+}
+
+function takeCode(text: string, language: 'css' | 'js'): MarkupSplit {
+  return language === 'css' ? { ...empty, styles: [text] } : { ...empty, scripts: [text] };
+}
+
+const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };
+
+function otherPiece(as: Language, found: Language, place: { file: string }): Finding {
+  return finding('snippet/other-piece', { said: called[as], found: called[found] }, place);
+}
+
+/** What a template would read as a binding is written so that it stands for itself. */
+function escapeMarks(template: string): { template: string; escapes: Finding[] } {
+  const lines = indexLines('template.html', template);
+  const escapes = [...template.matchAll(/\{~/g)].map(({ index }) =>
+    finding('snippet/binding-marks', { mark: '{~' }, lines.placeAt(index)),
+  );
+  return { template: template.replace(/\{~/g, '{~~'), escapes };
+}
+
+/** The paste as it came, each piece under its own name. */
+function keepPaste(pieces: readonly SnippetPiece[]): Mould['files'] {
+  const files: Record<string, string | Uint8Array> = {};
+  for (const { name, text, bytes } of pieces) {
+    let path = `snippet/${name}`;
+    for (let number = 2; Object.hasOwn(files, path); number += 1)
+      path = `snippet/${number}-${name}`;
+    files[path] = bytes ?? text;
+  }
+  return files;
+}

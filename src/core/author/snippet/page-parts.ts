@@ -1,0 +1,96 @@
+import { type DefaultTreeAdapterTypes, html, parse, parseFragment } from 'parse5';
+import type { Range } from '../../compile/template/markup.ts';
+
+type Node = DefaultTreeAdapterTypes.ChildNode;
+export type SourceElement = DefaultTreeAdapterTypes.Element;
+
+/** A paste parsed: its nodes, and which stretch of it is content rather than page. */
+export interface ParsedPaste {
+  readonly isDocument: boolean;
+  readonly content: Range;
+  /** Tags inside the content that only a document has, such as `</body>`. */
+  readonly pageTags: readonly Range[];
+  /** Nodes directly in the content. */
+  readonly topLevel: readonly Node[];
+  readonly head: SourceElement | undefined;
+  readonly body: SourceElement | undefined;
+}
+
+/** Parses a paste as a whole document where it has the tags of one, else as a fragment. */
+export function parsePaste(source: string): ParsedPaste {
+  const options = { sourceCodeLocationInfo: true };
+  if (/<(?:!doctype|html|head|body)\b/i.test(source)) {
+    const page = readPage(parse(source, options), source);
+    if (page) return page;
+  }
+  return {
+    isDocument: false,
+    content: { start: 0, end: source.length },
+    pageTags: [],
+    topLevel: parseFragment(source, options).childNodes,
+    head: undefined,
+    body: undefined,
+  };
+}
+
+function readPage(
+  document: DefaultTreeAdapterTypes.Document,
+  source: string,
+): ParsedPaste | undefined {
+  const root = document.childNodes.find(isElement);
+  const head = root?.childNodes.find((node) => isElement(node) && node.tagName === 'head');
+  const body = root?.childNodes.find((node) => isElement(node) && node.tagName === 'body');
+  if (!root || !head || !body || !isElement(head) || !isElement(body)) return undefined;
+  // An element the source has no tag for has no location; the first that has one decides.
+  const written = [root, head, body].some((one) => one.sourceCodeLocation);
+  const hasDoctype = document.childNodes.some((one) => one.nodeName === '#documentType');
+  if (!written && !hasDoctype) return undefined;
+  const first = body.childNodes[0]?.sourceCodeLocation?.startOffset;
+  const start =
+    body.sourceCodeLocation?.startTag?.endOffset ??
+    head.sourceCodeLocation?.endTag?.endOffset ??
+    first ??
+    source.length;
+  const ends = [body, root].flatMap((one) => one.sourceCodeLocation?.endTag ?? []);
+  return {
+    isDocument: true,
+    content: { start, end: source.length },
+    pageTags: ends.map((tag) => ({ start: tag.startOffset, end: tag.endOffset })),
+    topLevel: body.childNodes,
+    head,
+    body,
+  };
+}
+
+/** Every element under some nodes in source order, contents of `<template>` left out. */
+export function elementsUnder(nodes: readonly Node[]): SourceElement[] {
+  return nodes.flatMap((node) =>
+    isElement(node) ? [node, ...elementsUnder(node.childNodes)] : [],
+  );
+}
+
+function isElement(node: Node | DefaultTreeAdapterTypes.Document): node is SourceElement {
+  return 'tagName' in node;
+}
+
+export function isHtml(element: SourceElement): boolean {
+  return element.namespaceURI === html.NS.HTML;
+}
+
+/** The value of an attribute, character references read. */
+export function attributeOf(element: SourceElement, name: string): string | undefined {
+  return element.attrs.find((one) => one.name === name)?.value;
+}
+
+/** The whole of an element in the source. */
+export function rangeOf(element: SourceElement): Range | undefined {
+  const at = element.sourceCodeLocation;
+  return at ? { start: at.startOffset, end: at.endOffset } : undefined;
+}
+
+/** What stands between the tags of an element, as written. */
+export function innerRange(element: SourceElement): Range | undefined {
+  const at = element.sourceCodeLocation;
+  if (!at?.startTag) return undefined;
+  return { start: at.startTag.endOffset, end: at.endTag?.startOffset ?? at.endOffset };
+}

@@ -1,0 +1,201 @@
+import type { Range } from '../../compile/template/markup.ts';
+import type { Library } from '../../model/mould.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { indexLines, type LineIndex } from '../../text/line-index.ts';
+import { findBare } from './bare-code.ts';
+import { extentOnLines, withoutRanges } from './extent.ts';
+import { libraryOf } from './library.ts';
+import {
+  attributeOf,
+  elementsUnder,
+  innerRange,
+  isHtml,
+  type ParsedPaste,
+  parsePaste,
+  rangeOf,
+  type SourceElement,
+} from './page-parts.ts';
+
+/** Something of the paste that the mould does not hold. */
+export interface Dropped {
+  readonly what: string;
+  readonly why: string;
+  readonly file: string;
+  readonly line: number;
+}
+
+/** A paste of markup taken apart. The texts are slices of it, in its own order. */
+export interface MarkupSplit {
+  readonly template: string;
+  readonly styles: readonly string[];
+  readonly scripts: readonly string[];
+  readonly libraries: readonly Library[];
+  /** What the document calls itself. */
+  readonly title: string | undefined;
+  readonly dropped: readonly Dropped[];
+  readonly findings: readonly Finding[];
+}
+
+/** Script types that a browser runs (HTML Standard, 4.12.1.1, and MIME Sniffing 4.6). */
+const scriptTypes = /^(?:|module|(?:text|application)\/(?:x-)?(?:java|ecma)script)$/i;
+
+/** Types of data blocks that pages commonly hold; any other type is a compiler's. */
+const dataTypes =
+  /^(?:(?:application|text)\/(?:[\w.+-]*\+)?(?:json|xml|plain|html|template|x-[\w-]*template)|importmap|speculationrules|x-shader\/.+)$/i;
+
+/** Takes markup apart into template, styles and scripts by cutting, never by printing anew. */
+export function splitMarkup(file: string, source: string): MarkupSplit {
+  return new MarkupSplitter(file, source).split();
+}
+
+class MarkupSplitter {
+  private readonly file: string;
+  private readonly source: string;
+  private readonly lines: LineIndex;
+  private readonly paste: ParsedPaste;
+  private readonly cuts: Range[] = [];
+  private readonly styles: { start: number; text: string }[] = [];
+  private readonly scripts: { start: number; text: string }[] = [];
+  private readonly libraries: Library[] = [];
+  private readonly dropped: Dropped[] = [];
+  private readonly findings: Finding[] = [];
+  private title: string | undefined;
+
+  constructor(file: string, source: string) {
+    this.file = file;
+    this.source = source;
+    this.lines = indexLines(file, source);
+    this.paste = parsePaste(source);
+    this.cuts.push(...this.paste.pageTags);
+  }
+
+  split(): MarkupSplit {
+    const { head, topLevel, content } = this.paste;
+    for (const element of elementsUnder(head ? head.childNodes : [])) this.takeHead(element);
+    for (const element of elementsUnder(topLevel)) this.takeContent(element);
+    this.takeBare();
+    this.dropBodyAttributes();
+    const cuts = this.cuts.map((range) => extentOnLines(this.source, range));
+    const inOrder = (parts: { start: number; text: string }[]) =>
+      parts.sort((a, b) => a.start - b.start).map(({ text }) => text);
+    return {
+      template: withoutRanges(this.source, content, cuts),
+      styles: inOrder(this.styles),
+      scripts: inOrder(this.scripts),
+      libraries: this.libraries,
+      title: this.title,
+      dropped: this.dropped,
+      findings: this.findings,
+    };
+  }
+
+  private takeHead(element: SourceElement): void {
+    if (this.takeContent(element)) return;
+    const inner = innerRange(element);
+    if (element.tagName === 'title' && inner) {
+      this.title = this.source.slice(inner.start, inner.end).replace(/\s+/g, ' ').trim();
+    } else {
+      this.drop(element, 'it belongs to a page, not to a widget');
+    }
+  }
+
+  /** True when the element was cut out of the markup, or is code that has to stay in it. */
+  private takeContent(element: SourceElement): boolean {
+    if (element.tagName === 'style') return this.takeStyle(element);
+    if (!isHtml(element)) return false;
+    if (element.tagName === 'script') return this.takeScript(element);
+    const rel = attributeOf(element, 'rel') ?? '';
+    if (element.tagName === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(rel)) {
+      return this.takeLibrary(element, 'style', attributeOf(element, 'href'));
+    }
+    return false;
+  }
+
+  private takeStyle(element: SourceElement): boolean {
+    const inner = this.cut(element);
+    if (!inner) return false;
+    const media = attributeOf(element, 'media');
+    const text = this.source.slice(inner.start, inner.end);
+    const isForAll = !media || media.trim() === 'all';
+    this.styles.push({ ...inner, text: isForAll ? text : `@media ${media} {\n${text}\n}` });
+    return true;
+  }
+
+  private takeScript(element: SourceElement): boolean {
+    const type = (attributeOf(element, 'type') ?? '').trim();
+    if (!scriptTypes.test(type)) {
+      if (!dataTypes.test(type)) this.say('snippet/not-run', { type }, element);
+      return true;
+    }
+    const src = attributeOf(element, 'src');
+    if (src !== undefined) return this.takeLibrary(element, 'script', src);
+    const inner = this.cut(element);
+    if (!inner) return false;
+    this.scripts.push({ ...inner, text: this.source.slice(inner.start, inner.end) });
+    return true;
+  }
+
+  private takeLibrary(
+    element: SourceElement,
+    part: 'script' | 'style',
+    url: string | undefined,
+  ): boolean {
+    if (!this.cut(element) || !url?.trim()) return true;
+    const library = libraryOf(url.trim(), part);
+    this.libraries.push(library);
+    const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(url.trim());
+    this.say(isRemote ? 'snippet/remote-file' : 'snippet/local-file', { url: url.trim() }, element);
+    return true;
+  }
+
+  private takeBare(): void {
+    for (const { language, ...range } of findBare(this.source, this.paste.topLevel)) {
+      const parts = language === 'css' ? this.styles : this.scripts;
+      parts.push({ ...range, text: this.source.slice(range.start, range.end) });
+      this.cuts.push(range);
+      const code = language === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
+      this.findings.push(finding(code, {}, this.lines.placeAt(range.start)));
+    }
+  }
+
+  private dropBodyAttributes(): void {
+    const { body } = this.paste;
+    if (!body || body.attrs.length === 0) return;
+    this.drop(body, 'a widget has no body of its own; give its outermost element the same');
+  }
+
+  private drop(element: SourceElement, why: string): void {
+    const at = element.sourceCodeLocation;
+    if (!at) return;
+    const tag = at.startTag ?? at;
+    const what = this.source.slice(tag.startOffset, tag.endOffset).replace(/\s+/g, ' ');
+    this.dropped.push({
+      what,
+      why,
+      file: this.file,
+      line: this.lines.placeAt(at.startOffset).line,
+    });
+    this.say('snippet/page-part', { what, why }, element);
+  }
+
+  private cut(element: SourceElement): Range | undefined {
+    const range = rangeOf(element);
+    if (range) this.cuts.push(range);
+    return innerRange(element) ?? range;
+  }
+
+  private say<C extends SnippetCode>(
+    code: C,
+    data: Parameters<typeof finding<C>>[1],
+    element: SourceElement,
+  ): void {
+    const offset = element.sourceCodeLocation?.startOffset ?? 0;
+    this.findings.push(finding(code, data, this.lines.placeAt(offset)));
+  }
+}
+
+type SnippetCode =
+  | 'snippet/not-run'
+  | 'snippet/remote-file'
+  | 'snippet/local-file'
+  | 'snippet/page-part';

@@ -1,0 +1,84 @@
+import { type Options, type Pattern, type Program, parse } from 'acorn';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { indexLines } from '../../text/line-index.ts';
+
+/** What a cast has to know of a mould's script. */
+export interface ScriptRead {
+  readonly isStrict: boolean;
+  /** True where the code speaks of `mould`, and so may need the values. */
+  readonly usesMould: boolean;
+  /** True where await stands outside functions. */
+  readonly awaits: boolean;
+  /** Names of functions and variables at the top, which a page's own scripts make global. */
+  readonly globals: readonly string[];
+  readonly findings: readonly Finding[];
+}
+
+const options: Options = { ecmaVersion: 'latest', allowHashBang: true };
+
+/** Reads a script without running it. A script that is no JavaScript is reported, not thrown. */
+export function readScript(script: string): ScriptRead {
+  const nothing = { isStrict: false, usesMould: false, awaits: false, globals: [] };
+  const lines = indexLines('script.js', script);
+  const asScript = tryParse(script, { ...options, sourceType: 'script' });
+  if ('body' in asScript) return { ...factsOf(asScript, script), awaits: false, findings: [] };
+  const asModule = tryParse(script, { ...options, sourceType: 'module' });
+  if ('body' in asModule) {
+    const linked = asModule.body.find(({ type }) => /^(?:Import|Export).*Declaration$/.test(type));
+    const findings = linked ? [finding('script/imports', {}, lines.placeAt(linked.start))] : [];
+    return { ...factsOf(asModule, script), isStrict: true, awaits: true, findings };
+  }
+  const what = asScript.message.replace(/ \(\d+:\d+\)$/, '').toLowerCase();
+  const place = lines.placeAt(asScript.pos);
+  return { ...nothing, findings: [finding('script/not-javascript', { what }, place)] };
+}
+
+function tryParse(script: string, how: Options): Program | { message: string; pos: number } {
+  try {
+    return parse(script, how);
+  } catch (error) {
+    const { message, pos } = error as SyntaxError & { pos?: number };
+    return { message, pos: pos ?? 0 };
+  }
+}
+
+function factsOf(program: Program, script: string) {
+  const [first] = program.body;
+  const isStrict =
+    first?.type === 'ExpressionStatement' &&
+    'directive' in first &&
+    first.directive === 'use strict';
+  return { isStrict, usesMould: /\bmould\b/.test(script), globals: globalNames(program) };
+}
+
+function globalNames(program: Program): string[] {
+  const names: string[] = [];
+  for (const statement of program.body) {
+    if (statement.type === 'FunctionDeclaration' || statement.type === 'ClassDeclaration') {
+      names.push(statement.id.name);
+    } else if (statement.type === 'VariableDeclaration') {
+      for (const { id } of statement.declarations) names.push(...boundNames(id));
+    }
+  }
+  return names;
+}
+
+/** The names a binding pattern makes (ECMAScript, 8.6.1 BoundNames). */
+function boundNames(pattern: Pattern | null): string[] {
+  switch (pattern?.type) {
+    case 'Identifier':
+      return [pattern.name];
+    case 'ObjectPattern':
+      return pattern.properties.flatMap((one) =>
+        one.type === 'Property' ? boundNames(one.value) : boundNames(one.argument),
+      );
+    case 'ArrayPattern':
+      return pattern.elements.flatMap(boundNames);
+    case 'AssignmentPattern':
+      return boundNames(pattern.left);
+    case 'RestElement':
+      return boundNames(pattern.argument);
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,53 @@
+import type { Field } from '../../model/field.ts';
+import type { Json, JsonObject } from '../../model/json-source.ts';
+import type { CssValue } from '../template/sink.ts';
+
+/** A field that style makes use of, with the steps to its value. */
+export interface StyledField {
+  readonly field: Field;
+  readonly steps: readonly string[];
+}
+
+/** Names of custom properties that a text speaks of: `--accent`. */
+export function propertiesNamedIn(...texts: readonly string[]): Set<string> {
+  return new Set(texts.flatMap((text) => text.match(/--[A-Za-z0-9_-]+/g) ?? []));
+}
+
+/**
+ * The fields under a group, or under a list's row, whose custom property is made use of. Rows of
+ * lists further in have their own.
+ */
+export function styledFields(group: Field, used: ReadonlySet<string>): StyledField[] {
+  const found: StyledField[] = [];
+  const visit = (field: Field, steps: readonly string[]): void => {
+    if (field.kind.css && used.has(field.property)) found.push({ field, steps });
+    for (const member of field.members) visit(member, [...steps, member.name]);
+  };
+  visit(group, []);
+  return found;
+}
+
+/**
+ * One declaration for each styled field. What is empty becomes `initial`, so that the fallback
+ * inside `var()` is used and nothing is taken from outside.
+ */
+export function declarationsOf(fields: readonly StyledField[], values: Json): string[] {
+  return fields.map(({ field, steps }) => `${field.property}: ${toCss(field, at(values, steps))}`);
+}
+
+/** The value of a field as CSS; only values that were checked get here. */
+function toCss(field: Field, value: Json): CssValue {
+  const isEmpty = value === null || value === '';
+  return (
+    isEmpty && field.kindName !== 'text'
+      ? 'initial'
+      : (field.kind.css?.(value ?? '', field.declared) ?? 'initial')
+  ) as CssValue;
+}
+
+/** The value some steps inside. */
+function at(values: Json, steps: readonly string[]): Json {
+  let value = values;
+  for (const step of steps) value = (value as JsonObject)[step] as Json;
+  return value;
+}

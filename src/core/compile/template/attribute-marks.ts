@@ -1,0 +1,137 @@
+import { finding } from '../../problem/finding.ts';
+import { nearestName } from '../../problem/nearest-name.ts';
+import { declarationsOf, styledFields } from '../style/properties.ts';
+import {
+  type BoundAttribute,
+  compileAttribute,
+  compileValue,
+  readBoundAttribute,
+} from './attribute.ts';
+import type { Binder } from './binder.ts';
+import type { Block } from './block.ts';
+import type { Hole } from './hole.ts';
+import { compileLinkAttributes, linkOf } from './link-attributes.ts';
+import { type Mark, withBlankBefore } from './mark.ts';
+import type { Attribute, Element, Range } from './markup.ts';
+import { joined, type Write } from './scope.ts';
+import { toHtmlText } from './sink.ts';
+
+/** Attributes that are bindings. */
+const bindings = ['km-each', 'km-when'];
+
+/** What the attributes of an element are compiled with. */
+export interface AttributeSetting {
+  readonly binder: Binder;
+  readonly holes: readonly Hole[];
+  readonly loops: readonly string[];
+  /** Set where the element itself is a block. */
+  readonly block: Block | undefined;
+}
+
+/** Compiles all that is bound in a start tag. */
+export function markAttributes(setting: AttributeSetting, element: Element): Mark[] {
+  const { binder, block } = setting;
+  if (block && element.name === 'template') {
+    reportRowStyle(binder, block);
+    const tags = [element.startTag, ...(element.endTag ? [element.endTag] : [])];
+    return tags.map((tag) => ({ ...tag, write: '' }));
+  }
+  const marks = element.attributes.flatMap((attribute) => {
+    if (attribute.name.startsWith('km-')) return [markBinding(binder, attribute)];
+    return attribute.name === 'style' ? [] : markAttribute(setting, element, attribute);
+  });
+  return [...marks, ...markStyle(setting, element)];
+}
+
+function markBinding(binder: Binder, attribute: Attribute): Mark {
+  const { name } = attribute;
+  if (!bindings.includes(name)) {
+    const data = { name, near: nearestName(name, bindings), known: bindings };
+    binder.report(finding('template/unknown-binding', data, binder.lines.placeAt(attribute.start)));
+  }
+  return { ...withBlankBefore(binder.source, attribute), write: '' };
+}
+
+function markAttribute(setting: AttributeSetting, element: Element, attribute: Attribute): Mark[] {
+  const { binder } = setting;
+  const bound = bind(setting, element, attribute);
+  if (!bound) return [];
+  const write = compileAttribute(binder, writtenName(binder, attribute), attribute.quote, bound);
+  const range = withBlankBefore(binder.source, attribute);
+  const link = linkOf(element, attribute, bound);
+  const authors = element.attributes.filter(({ name }) => name === 'target' || name === 'rel');
+  // An author who binds target or rel means to decide them.
+  if (!link || authors.some((one) => holesIn(setting, one.value).length > 0)) {
+    return [{ ...range, write }];
+  }
+  const authorsOwn = (wanted: string) => {
+    const found = authors.find(({ name }) => name === wanted);
+    return found && binder.source.slice(found.value.start, found.value.end);
+  };
+  const more = compileLinkAttributes(link, {
+    target: authorsOwn('target'),
+    rel: authorsOwn('rel'),
+  });
+  return [
+    { ...range, write: joined(['', '', ''], [write, more]) },
+    ...authors.map((one) => ({ ...withBlankBefore(binder.source, one), write: '' })),
+  ];
+}
+
+/** The style attribute: the author's own, bound or not, and a row's custom properties after it. */
+function markStyle(setting: AttributeSetting, element: Element): Mark[] {
+  const { binder } = setting;
+  const attribute = element.attributes.find(({ name }) => name === 'style');
+  const bound = attribute && bind(setting, element, attribute);
+  const rowStyle = rowStyleOf(setting);
+  const nameEnd = element.start + 1 + element.name.length;
+  const range = attribute
+    ? withBlankBefore(binder.source, attribute)
+    : { start: nameEnd, end: nameEnd };
+  if (!rowStyle) {
+    return attribute && bound
+      ? [{ ...range, write: compileAttribute(binder, 'style', attribute.quote, bound) }]
+      : [];
+  }
+  const own = attribute ? binder.source.slice(attribute.value.start, attribute.value.end) : '';
+  const quote = attribute?.quote ?? '"';
+  const value = bound ? compileValue(bound) : () => own;
+  const between = own.trim() === '' || own.trimEnd().endsWith(';') ? ' ' : '; ';
+  const texts = [` style=${quote}`, own.trim() === '' ? '' : between, quote];
+  return [{ ...range, write: joined(texts, [value, rowStyle]) }];
+}
+
+function rowStyleOf({ binder, block }: AttributeSetting): Write | undefined {
+  const row = block?.loop?.field.row;
+  const fields = row ? styledFields(row, binder.usedProperties) : [];
+  if (!block || fields.length === 0) return undefined;
+  const depth = block.loops.length;
+  return (scope) => toHtmlText(declarationsOf(fields, scope.rows[depth] ?? null).join('; '));
+}
+
+function reportRowStyle(binder: Binder, { element, loop }: Block): void {
+  if (!loop?.field.row) return;
+  for (const { field } of styledFields(loop.field.row, binder.usedProperties)) {
+    const place = binder.lines.placeAt(element.start);
+    binder.report(finding('template/row-style', { property: field.property }, place, field.path));
+  }
+}
+
+function bind(
+  setting: AttributeSetting,
+  element: Element,
+  attribute: Attribute,
+): BoundAttribute | undefined {
+  const holes = holesIn(setting, attribute.value);
+  if (holes.length === 0) return undefined;
+  return readBoundAttribute(setting.binder, element, attribute, holes, setting.loops);
+}
+
+function holesIn({ holes }: AttributeSetting, range: Range): Hole[] {
+  return holes.filter((hole) => hole.start >= range.start && hole.end <= range.end);
+}
+
+/** The name in the author's own letters: parsers give it in lower case. */
+function writtenName({ source }: Binder, { start, name }: Attribute): string {
+  return source.slice(start, start + name.length);
+}

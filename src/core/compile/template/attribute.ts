@@ -1,0 +1,140 @@
+import type { Kind } from '../../model/kind.ts';
+import { kinds } from '../../model/kinds.ts';
+import type { Reference } from '../../model/path.ts';
+import { isSafeAddress } from '../../model/safe-address.ts';
+import { finding } from '../../problem/finding.ts';
+import { type AttributePlace, attributePlace, closedPlaces } from './attribute-place.ts';
+import { type Binder, kindNameRead, refer, reportNoText } from './binder.ts';
+import type { Hole } from './hole.ts';
+import type { Attribute, Element } from './markup.ts';
+import { joined, type Read, readerOf, type Scope, type Write } from './scope.ts';
+import { toHtmlText } from './sink.ts';
+import type { Binding } from './text-hole.ts';
+
+/** An attribute whose value is made of fixed text and bindings, taken apart. */
+export interface BoundAttribute {
+  readonly place: AttributePlace;
+  /** Source text around the bindings; one more entry than `references`. */
+  readonly texts: readonly string[];
+  readonly references: readonly Reference[];
+}
+
+/** Takes a bound attribute apart, or reports why nothing can be bound in it. */
+export function readBoundAttribute(
+  binder: Binder,
+  element: Element,
+  attribute: Attribute,
+  holes: readonly Hole[],
+  loops: readonly string[],
+): BoundAttribute | undefined {
+  const place = attributePlace(element, attribute.name);
+  const bindings = holes.filter((hole): hole is Binding => hole.is === 'binding');
+  const closed = attribute.quote === undefined ? unquoted : closedPlaces[place];
+  if (closed && bindings.length > 0) {
+    const at = binder.lines.placeAt((bindings[0] as Binding).start);
+    binder.report(finding('template/no-value-here', closed, at));
+    return undefined;
+  }
+  const texts: string[] = [];
+  const references: Reference[] = [];
+  let text = '';
+  let from = attribute.value.start;
+  for (const hole of holes) {
+    text += binder.source.slice(from, hole.start);
+    from = hole.end;
+    if (hole.is === 'plain') text += '{~';
+    if (hole.is !== 'binding') continue;
+    const reference = refer(binder, hole.path, loops, hole.start);
+    if (!reference) return undefined;
+    if (!writable(reference, place)) {
+      reportNoText(binder, reference, hole.start);
+      return undefined;
+    }
+    references.push(reference);
+    texts.push(text);
+    text = '';
+  }
+  texts.push(text + binder.source.slice(from, attribute.value.end));
+  return { place, texts, references };
+}
+
+const unquoted = {
+  where: 'an attribute without quotes',
+  mend: 'Put the value into double quotes.',
+};
+
+function writable(reference: Reference, place: AttributePlace): boolean {
+  const kindName = kindNameRead(reference);
+  const kind: Kind = kinds[kindName];
+  if (place === 'boolean') return true;
+  if (place === 'style') return kind.css !== undefined && kindName !== 'text';
+  return kind.text !== undefined;
+}
+
+/** Compiles a bound attribute; it is left out where all of its value is empty. */
+export function compileAttribute(
+  binder: Binder,
+  name: string,
+  quote: string | undefined,
+  bound: BoundAttribute,
+): Write {
+  const { place, texts, references } = bound;
+  if (place === 'boolean') return compileBoolean(name, references);
+  const hasFixedText = texts.some((text) => text.trim() !== '');
+  const needsCheck = place === 'address' && !settlesScheme(texts[0] ?? '');
+  if (needsCheck) {
+    for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
+  }
+  const parts = references.map((reference) => partOf(reference, place));
+  const value = compileValue(bound);
+  const unescaped = needsCheck ? joined(texts, parts) : undefined;
+  const opening = ` ${name}=${quote}`;
+  return (scope) => {
+    if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
+    if (unescaped && !isSafeAddress(unescaped(scope))) return '';
+    return opening + value(scope) + quote;
+  };
+}
+
+/** Compiles the value alone, escaped for inside either kind of quotes. */
+export function compileValue({ place, texts, references }: BoundAttribute): Write {
+  const parts = references.map((reference) => partOf(reference, place));
+  return joined(
+    texts,
+    parts.map((part) => (scope) => toHtmlText(part(scope))),
+  );
+}
+
+function compileBoolean(name: string, references: readonly Reference[]): Write {
+  const reads = references.map((reference): [Read, Kind] => [
+    readerOf(reference),
+    kinds[kindNameRead(reference)],
+  ]);
+  return (scope) => (reads.some(([read, kind]) => !kind.isEmpty(read(scope))) ? ` ${name}=""` : '');
+}
+
+/** The characters of one binding in an attribute, not escaped yet; '' for what is empty. */
+function partOf(reference: Reference, place: AttributePlace): (scope: Scope) => string {
+  const read = readerOf(reference);
+  const kind: Kind = kinds[kindNameRead(reference)];
+  const { declared } = reference.field;
+  if (place === 'style') {
+    return (scope) => {
+      const value = read(scope);
+      return value === null ? '' : (kind.css?.(value, declared) ?? '');
+    };
+  }
+  const write = (place === 'address' ? kind.address : undefined) ?? kind.text;
+  const saysFalse = place === 'enumerated';
+  return (scope) => {
+    const value = read(scope);
+    if (value === null || (value === false && !saysFalse)) return '';
+    return write?.(value) ?? '';
+  };
+}
+
+/** True where the fixed beginning of an address already decides its scheme, or that it has none. */
+function settlesScheme(text: string): boolean {
+  const start = text.trimStart();
+  return /^(?:[a-z][a-z0-9+.-]*:|[/?#.]|[^:{]*[/?#])/i.test(start) && isSafeAddress(start);
+}

@@ -1,0 +1,72 @@
+import type { Field } from '../../model/field.ts';
+import { type KindName, kinds } from '../../model/kinds.ts';
+import { isReference, type Reference, resolvePath } from '../../model/path.ts';
+import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import type { LineIndex } from '../../text/line-index.ts';
+
+/** What every part of the template's compiler works with. */
+export interface Binder {
+  readonly root: Field;
+  readonly source: string;
+  /** Custom properties that style, script or markup make use of. */
+  readonly usedProperties: ReadonlySet<string>;
+  /** Text fields that fill an address, and so have to be safe ones. */
+  readonly addressed: Set<Field>;
+  readonly lines: LineIndex;
+  readonly report: (one: Finding) => void;
+}
+
+/**
+ * Follows a path from a place in the template, or reports why it leads nowhere.
+ *
+ * @param offset where the path stands in the source
+ */
+export function refer(
+  binder: Binder,
+  path: string,
+  loops: readonly string[],
+  offset: number,
+): Reference | undefined {
+  const found = resolvePath(binder.root, path, loops);
+  if (isReference(found)) return found;
+  const place = binder.lines.placeAt(offset);
+  binder.report(tell(found, path, place));
+  return undefined;
+}
+
+function tell(
+  problem: Exclude<ReturnType<typeof resolvePath>, Reference>,
+  path: string,
+  place: Place,
+): Finding {
+  switch (problem.what) {
+    case 'bad-path':
+      return finding('template/bad-path', { path }, place);
+    case 'unknown-field':
+      return finding('template/unknown-field', { path, near: problem.near }, place, path);
+    case 'outside-list':
+      return finding('template/outside-list', { path, list: problem.list }, place, path);
+  }
+}
+
+/** The kind a reference reads as: its field's, or that of the fact about its row. */
+export function kindNameRead({ fact, field }: Reference): KindName {
+  if (!fact) return field.kindName;
+  return fact === 'first' || fact === 'last' ? 'switch' : 'number';
+}
+
+/** What to do instead where a kind has no form as plain characters. */
+const insteadOfWhole: Partial<Record<KindName, string>> = {
+  switch: 'Show something only when it is on, with km-when.',
+  list: 'Repeat an element over it with km-each.',
+  group: 'Name one of its members, joined by a dot.',
+};
+
+/** Reports that a reference's kind cannot be written at a place. */
+export function reportNoText(binder: Binder, reference: Reference, offset: number): void {
+  const { path } = reference;
+  const kindName = kindNameRead(reference);
+  const instead = insteadOfWhole[kindName] ?? 'Bind a number, a colour or a choice here.';
+  const data = { path, called: kinds[kindName].called, instead };
+  binder.report(finding('template/no-text', data, binder.lines.placeAt(offset), path));
+}

@@ -1,0 +1,119 @@
+import type { Field } from '../../model/field.ts';
+import type { Json } from '../../model/json-source.ts';
+import { kinds } from '../../model/kinds.ts';
+import { finding } from '../../problem/finding.ts';
+import { type Binder, kindNameRead, refer } from './binder.ts';
+import { compileCondition } from './condition.ts';
+import type { Attribute, Element, Markup, Range } from './markup.ts';
+import { readerOf, type Scope, type Write } from './scope.ts';
+
+/** An element that is there only on a condition, or once for each row. */
+export interface Block extends Range {
+  readonly element: Element;
+  /** Paths of the fields repeated over, outermost first, as they hold inside. */
+  readonly loops: readonly string[];
+  /** The loop this block itself opens. */
+  readonly loop: Loop | undefined;
+  /** Asked for each row where the block is a loop as well. */
+  readonly holds: ((scope: Scope) => boolean) | undefined;
+  /** True where its binding leads nowhere; what is inside is then not looked at. */
+  readonly isBroken: boolean;
+}
+
+interface Loop {
+  readonly field: Field;
+  readonly rowsOf: (scope: Scope) => readonly Json[];
+}
+
+/** So many copies at most where a number says how many and its field sets no maximum. */
+const mostCopies = 1000;
+
+/** The innermost block around an offset. */
+export function blockAt(blocks: readonly Block[], offset: number): Block | undefined {
+  return blocks.findLast((one) => one.start <= offset && offset < one.end);
+}
+
+/**
+ * Finds the elements with km-each or km-when, outer ones first. Each takes the white space
+ * before it along, so that repeated rows stand apart as the author's own did.
+ */
+export function findBlocks(binder: Binder, markup: Markup): Block[] {
+  const blocks: Block[] = [];
+  for (const element of markup.elements) {
+    const each = element.attributes.find((one) => one.name === 'km-each');
+    const when = element.attributes.find((one) => one.name === 'km-when');
+    const outer = blockAt(blocks, element.start);
+    if ((!each && !when) || outer?.isBroken) continue;
+    const blank = /[\t\n\f\r ]*$/.exec(binder.source.slice(0, element.start))?.[0].length ?? 0;
+    const range = { start: element.start - blank, end: element.end };
+    const outerLoops = outer?.loops ?? [];
+    const moved = isTorn(element, markup);
+    if (moved) {
+      const data = { element: element.name, binding: each ? 'km-each' : 'km-when' };
+      binder.report(finding('template/moved', data, binder.lines.placeAt(element.start)));
+    }
+    const loop = each && !moved ? openLoop(binder, each, outerLoops) : undefined;
+    const loops = loop ? [...outerLoops, loop.field.path] : outerLoops;
+    const holds = when && !moved ? conditionOf(binder, when, loops) : undefined;
+    const isBroken = moved || Boolean(each && !loop) || Boolean(when && !holds);
+    blocks.push({ ...range, element, loops, loop, holds, isBroken });
+  }
+  return blocks;
+}
+
+/** True when the parser put the element, or something inside it, elsewhere than it is written. */
+function isTorn(element: Element, markup: Markup): boolean {
+  const { parent, start, end } = element;
+  if (parent && (start < parent.start || end > parent.end)) return true;
+  return markup.elements.some((one) => one.start > start && one.start < end && one.end > end);
+}
+
+function conditionOf(binder: Binder, { value }: Attribute, loops: readonly string[]) {
+  const condition = binder.source.slice(value.start, value.end);
+  return compileCondition(binder, condition, loops, value.start);
+}
+
+function openLoop(
+  binder: Binder,
+  { value }: Attribute,
+  loops: readonly string[],
+): Loop | undefined {
+  const path = binder.source.slice(value.start, value.end).trim();
+  const reference = refer(binder, path, loops, value.start);
+  if (!reference) return undefined;
+  const { field, fact } = reference;
+  const place = binder.lines.placeAt(value.start);
+  if (loops.includes(field.path)) {
+    binder.report(finding('template/same-loop', { path }, place, path));
+    return undefined;
+  }
+  const read = readerOf(reference);
+  if (field.row && !fact) return { field, rowsOf: (scope) => read(scope) as readonly Json[] };
+  if (field.kindName === 'number' && field.declared.type === 'integer' && !fact) {
+    const most = Number(field.declared.maximum ?? mostCopies);
+    const count = (scope: Scope) => Math.min(most, Math.max(0, Number(read(scope))));
+    return { field, rowsOf: (scope) => new Array<Json>(count(scope)).fill(null) };
+  }
+  const { called } = kinds[kindNameRead(reference)];
+  binder.report(finding('template/not-a-list', { path, called }, place, path));
+  return undefined;
+}
+
+/** Compiles a block around its content. */
+export function compileBlock({ loop, loops, holds }: Block, content: Write): Write {
+  const shown: Write = holds ? (scope) => (holds(scope) ? content(scope) : '') : content;
+  if (!loop) return shown;
+  const depth = loops.length;
+  const { rowsOf } = loop;
+  return (scope) => {
+    const rows = rowsOf(scope);
+    let out = '';
+    for (let index = 0; index < rows.length; index += 1) {
+      scope.rows[depth] = rows[index] as Json;
+      scope.indexes[depth] = index;
+      scope.counts[depth] = rows.length;
+      out += shown(scope);
+    }
+    return out;
+  };
+}

@@ -1,0 +1,81 @@
+import { markAttributes } from './attribute-marks.ts';
+import type { Binder } from './binder.ts';
+import { type Block, blockAt, compileBlock, findBlocks } from './block.ts';
+import { findHoles } from './hole.ts';
+import { markHoles } from './hole-marks.ts';
+import { type Mark, writeMarked } from './mark.ts';
+import { type Element, type Markup, type Range, readMarkup } from './markup.ts';
+import type { Write } from './scope.ts';
+
+/** A template compiled: a function of a scope that only joins strings. */
+export interface CompiledTemplate {
+  readonly write: Write;
+  readonly markup: Markup;
+}
+
+/**
+ * Compiles a template. What is not bound is the author's own text, slice by slice; nothing is
+ * printed anew.
+ *
+ * @param rootAttributes what the root carries, by a cast's id, with a blank before it
+ * @param needsWrapper true where style has rules for the page's body, which need a box
+ */
+export function compileTemplate(
+  binder: Binder,
+  rootAttributes: (id: string) => string,
+  needsWrapper: boolean,
+): CompiledTemplate {
+  const { source } = binder;
+  const markup = readMarkup(source);
+  const blocks = findBlocks(binder, markup);
+  const holes = findHoles(source);
+  const marks = markup.elements.flatMap((element) => {
+    const around = blockAt(blocks, element.start);
+    if (around?.isBroken) return [];
+    const block = around?.element === element ? around : undefined;
+    return markAttributes({ binder, holes, loops: around?.loops ?? [], block }, element);
+  });
+  marks.push(...markHoles(binder, markup, blocks, holes));
+  const root = needsWrapper ? undefined : ownRoot(markup, blocks);
+  if (root) {
+    const nameEnd = root.start + 1 + root.name.length;
+    marks.push({ start: nameEnd, end: nameEnd, write: ({ id }) => rootAttributes(id) });
+  }
+  const whole = writeRange(source, { start: 0, end: source.length }, blocks, marks);
+  if (root) return { write: whole, markup };
+  const write: Write = (scope) => `<div${rootAttributes(scope.id)}>\n${whole(scope)}\n</div>`;
+  return { write, markup };
+}
+
+/** The single top-level element, where it is always there and once only. */
+function ownRoot(markup: Markup, blocks: readonly Block[]): Element | undefined {
+  const top = markup.topLevel;
+  const isUnsure = !top || top.name === 'template' || blocks.some((one) => one.element === top);
+  return isUnsure ? undefined : top;
+}
+
+/** Writes a range with the blocks directly in it, each around what is directly in that. */
+function writeRange(
+  source: string,
+  range: Range,
+  blocks: readonly Block[],
+  marks: readonly Mark[],
+  within?: Block,
+): Write {
+  const inside = blocks.filter((one) => one !== within && isInside(one, range));
+  const direct = inside.filter(
+    (one) => !inside.some((other) => other !== one && isInside(one, other)),
+  );
+  const loose = marks.filter(
+    (mark) => isInside(mark, range) && !direct.some((one) => isInside(mark, one)),
+  );
+  const written = direct.map((block): Mark => {
+    const content = block.isBroken ? () => '' : writeRange(source, block, inside, marks, block);
+    return { start: block.start, end: block.end, write: compileBlock(block, content) };
+  });
+  return writeMarked(source, range, [...loose, ...written]);
+}
+
+function isInside(inner: Range, outer: Range): boolean {
+  return outer.start <= inner.start && inner.end <= outer.end;
+}

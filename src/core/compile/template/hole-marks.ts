@@ -1,0 +1,51 @@
+import { finding } from '../../problem/finding.ts';
+import type { Binder } from './binder.ts';
+import { type Block, blockAt } from './block.ts';
+import type { Hole } from './hole.ts';
+import type { Mark } from './mark.ts';
+import { type Markup, type Surroundings, surroundingsAt } from './markup.ts';
+import { compileTextHole } from './text-hole.ts';
+
+/** Compiles what is bound outside attributes, and reports what stands where nothing can be. */
+export function markHoles(
+  binder: Binder,
+  markup: Markup,
+  blocks: readonly Block[],
+  holes: readonly Hole[],
+): Mark[] {
+  const marks: Mark[] = [];
+  for (const hole of holes) {
+    const block = blockAt(blocks, hole.start);
+    const around = surroundingsAt(markup, hole.start);
+    // What is commented out is nobody's binding.
+    if (block?.isBroken || around.in === 'comment') continue;
+    if (hole.is === 'unclosed') {
+      binder.report(finding('template/unclosed', {}, binder.lines.placeAt(hole.start)));
+    } else if (around.in === 'raw' || around.in === 'tag') {
+      const data = closedPlace(around);
+      const place = binder.lines.placeAt(hole.start);
+      binder.report(finding('template/no-value-here', data, place));
+    } else if (around.in === 'text') {
+      const write = hole.is === 'plain' ? '{~' : compileTextHole(binder, hole, block?.loops ?? []);
+      if (write !== undefined) marks.push({ start: hole.start, end: hole.end, write });
+    }
+  }
+  return marks;
+}
+
+function closedPlace(around: Extract<Surroundings, { in: 'raw' | 'tag' }>) {
+  const { name } = around.element;
+  if (around.in === 'tag') {
+    return {
+      where: `the tag of <${name}> outside an attribute's value`,
+      mend: 'Bind it inside the quotes of an attribute, or between tags.',
+    };
+  }
+  return {
+    where: `<${name}>`,
+    mend:
+      name === 'style'
+        ? 'Move the rule to style.css and use the field as a custom property.'
+        : 'Move the code to script.js and read mould.values.',
+  };
+}

@@ -1,0 +1,145 @@
+import { type DefaultTreeAdapterTypes, html, parseFragment, type Token } from 'parse5';
+
+type Node = DefaultTreeAdapterTypes.ChildNode;
+
+/** A stretch of the template by offsets in UTF-16 code units; `end` is the first one after it. */
+export interface Range {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** An attribute as it stands in the source. */
+export interface Attribute extends Range {
+  /** As the parser gives it: lower case in HTML. */
+  readonly name: string;
+  /** The source between the quotes, character references unread. */
+  readonly value: Range;
+  readonly quote: '"' | "'" | undefined;
+}
+
+/** An element that stands in the source with a start tag of its own. */
+export interface Element extends Range {
+  readonly name: string;
+  /** False for SVG and MathML. */
+  readonly isHtml: boolean;
+  readonly startTag: Range;
+  /** Undefined where the end tag is implied, lost or not allowed. */
+  readonly endTag: Range | undefined;
+  readonly attributes: readonly Attribute[];
+  readonly parent: Element | undefined;
+}
+
+/** A template read: its elements in source order, and where no binding may stand. */
+export interface Markup {
+  readonly source: string;
+  readonly elements: readonly Element[];
+  /** Stretches that are neither tags nor text: comments and doctypes. */
+  readonly comments: readonly Range[];
+  /** Elements with nothing but white space beside them at the top, or undefined. */
+  readonly topLevel: Element | undefined;
+}
+
+/** Reads a fragment of HTML as a browser does (HTML Standard, 13.4), offsets kept. */
+export function readMarkup(source: string): Markup {
+  const fragment = parseFragment(source, { sourceCodeLocationInfo: true });
+  const elements: Element[] = [];
+  const comments: Range[] = [];
+  const visit = (node: Node, parent: Element | undefined): void => {
+    const location = node.sourceCodeLocation;
+    if (node.nodeName === '#comment' || node.nodeName === '#documentType') {
+      if (location) comments.push({ start: location.startOffset, end: location.endOffset });
+      return;
+    }
+    if (!('tagName' in node)) return;
+    const element = location ? elementOf(source, node, location, parent) : undefined;
+    if (element) elements.push(element);
+    const content = 'content' in node ? node.content : node;
+    for (const child of content.childNodes) visit(child, element ?? parent);
+  };
+  for (const node of fragment.childNodes) visit(node, undefined);
+  elements.sort((a, b) => a.start - b.start);
+  return { source, elements, comments, topLevel: singleTopLevel(fragment.childNodes, elements) };
+}
+
+function elementOf(
+  source: string,
+  node: DefaultTreeAdapterTypes.Element,
+  location: Token.ElementLocation,
+  parent: Element | undefined,
+): Element | undefined {
+  if (!location.startTag) return undefined;
+  const attributes = Object.entries(location.attrs ?? {}).map(([name, at]) =>
+    attributeOf(source, name, { start: at.startOffset, end: at.endOffset }),
+  );
+  return {
+    name: node.tagName,
+    isHtml: node.namespaceURI === html.NS.HTML,
+    start: location.startOffset,
+    end: location.endOffset,
+    startTag: { start: location.startTag.startOffset, end: location.startTag.endOffset },
+    endTag: location.endTag && {
+      start: location.endTag.startOffset,
+      end: location.endTag.endOffset,
+    },
+    attributes: attributes.sort((a, b) => a.start - b.start),
+    parent,
+  };
+}
+
+function attributeOf(source: string, name: string, range: Range): Attribute {
+  const written = source.slice(range.start, range.end);
+  const opening = /^[^=]*=[\t\n\f\r ]*/.exec(written);
+  if (!opening)
+    return { ...range, name, value: { start: range.end, end: range.end }, quote: undefined };
+  const start = range.start + opening[0].length;
+  const first = source[start];
+  return first === '"' || first === "'"
+    ? { ...range, name, value: { start: start + 1, end: range.end - 1 }, quote: first }
+    : { ...range, name, value: { start, end: range.end }, quote: undefined };
+}
+
+function singleTopLevel(nodes: readonly Node[], elements: readonly Element[]): Element | undefined {
+  const content = nodes.filter(
+    (node) =>
+      node.nodeName !== '#comment' && !('value' in node && /^[\t\n\f\r ]*$/.test(node.value)),
+  );
+  const only = content.length === 1 ? content[0] : undefined;
+  if (!only || !('tagName' in only)) return undefined;
+  return elements.find((one) => one.start === only.sourceCodeLocation?.startOffset);
+}
+
+/** Elements whose content a browser takes as raw text (HTML Standard, 13.1.2.2 and 13.2.6.4). */
+const rawText = new Set([
+  ...['script', 'style', 'iframe', 'noembed', 'noframes', 'plaintext', 'xmp', 'noscript'],
+]);
+
+/** What stands at an offset. */
+export type Surroundings =
+  | { readonly in: 'text'; readonly element: Element | undefined }
+  | { readonly in: 'attribute'; readonly element: Element; readonly attribute: Attribute }
+  | { readonly in: 'raw'; readonly element: Element }
+  | { readonly in: 'tag'; readonly element: Element }
+  | { readonly in: 'comment' };
+
+/** Says what stands at an offset of the source. */
+export function surroundingsAt(markup: Markup, offset: number): Surroundings {
+  const holds = (range: Range | undefined): boolean =>
+    range !== undefined && range.start <= offset && offset < range.end;
+  if (markup.comments.some(holds)) return { in: 'comment' };
+  let innermost: Element | undefined;
+  for (const element of markup.elements) {
+    if (element.start > offset) break;
+    if (holds(element.startTag)) {
+      const attribute = element.attributes.find(holds);
+      if (!attribute) return { in: 'tag', element };
+      return holds(attribute.value)
+        ? { in: 'attribute', element, attribute }
+        : { in: 'tag', element };
+    }
+    if (holds(element.endTag)) return { in: 'tag', element };
+    if (holds(element)) innermost = element;
+  }
+  if (innermost?.isHtml && rawText.has(innermost.name)) return { in: 'raw', element: innermost };
+  if (innermost?.name === 'style') return { in: 'raw', element: innermost };
+  return { in: 'text', element: innermost };
+}

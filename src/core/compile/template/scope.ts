@@ -1,0 +1,51 @@
+import type { Json, JsonObject } from '../../model/json-source.ts';
+import type { Reference, RowFact } from '../../model/path.ts';
+
+/** Where a cast being written stands: its values, and the row of each open loop. */
+export interface Scope {
+  readonly id: string;
+  /** The values at 0, then the row of each open loop. */
+  readonly rows: Json[];
+  /** From 0, by loop. */
+  readonly indexes: number[];
+  readonly counts: number[];
+}
+
+/** Writes one stretch of markup for a scope. */
+export type Write = (scope: Scope) => string;
+
+/** Reads what a reference leads to. Values are complete, so every step is there. */
+export type Read = (scope: Scope) => Json;
+
+const facts: Readonly<Record<RowFact, (loop: number) => Read>> = {
+  number: (loop) => (scope) => (scope.indexes[loop] as number) + 1,
+  first: (loop) => (scope) => scope.indexes[loop] === 0,
+  last: (loop) => (scope) => scope.indexes[loop] === (scope.counts[loop] as number) - 1,
+  count: (loop) => (scope) => scope.counts[loop] as number,
+};
+
+/** Makes the reader of a reference; one and two steps are by far the most common. */
+export function readerOf({ loop, steps, fact }: Reference): Read {
+  if (fact) return facts[fact](loop);
+  const [first, second] = steps;
+  if (first === undefined) return (scope) => scope.rows[loop] as Json;
+  if (second === undefined) return (scope) => (scope.rows[loop] as JsonObject)[first] as Json;
+  return (scope) => {
+    let value = scope.rows[loop] as Json;
+    for (const step of steps) value = (value as JsonObject)[step] as Json;
+    return value;
+  };
+}
+
+/** Joins fixed text and writers in turn: `texts` has one more entry than `writers`. */
+export function joined(texts: readonly string[], writers: readonly Write[]): Write {
+  const [first = ''] = texts;
+  if (writers.length === 0) return () => first;
+  return (scope) => {
+    let out = first;
+    for (let index = 0; index < writers.length; index += 1) {
+      out += (writers[index] as Write)(scope) + (texts[index + 1] as string);
+    }
+    return out;
+  };
+}

@@ -1,0 +1,43 @@
+/**
+ * Places a value can be written to, each a type that only its own escaper makes: what is typed
+ * `HtmlText` has been escaped for text, and nothing else can be joined into text.
+ */
+declare const written: unique symbol;
+
+/** Characters that are safe between tags and between double or single quotes. */
+export type HtmlText = string & { readonly [written]: 'html' };
+
+/** A value that is safe after the colon of a declaration, inside or outside an attribute. */
+export type CssValue = string & { readonly [written]: 'css' };
+
+/** JSON that is safe inside a script element. */
+export type ScriptData = string & { readonly [written]: 'script' };
+
+const special = /[&<>"']/;
+const references: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&#39;',
+};
+
+/**
+ * Escapes characters for text and for quoted attribute values (HTML Standard, 13.3, with both
+ * quotes, so that one escaper serves both places).
+ */
+export function toHtmlText(value: string): HtmlText {
+  if (!special.test(value)) return value as HtmlText;
+  return value.replace(/[&<>"']/g, (char) => references[char] as string) as HtmlText;
+}
+
+/**
+ * Writes data as JSON for a script element: `<` is escaped, so that neither `</script` nor
+ * `<!--` can appear, and so are the two line separators that old scripts end a line at.
+ */
+export function toScriptData(value: unknown): ScriptData {
+  return JSON.stringify(value).replace(
+    /[<\u2028\u2029]/g,
+    (char) => `\\u${char.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  ) as ScriptData;
+}

@@ -1,0 +1,32 @@
+import type { Cast } from '../compile/cast.ts';
+import { finding } from '../problem/finding.ts';
+import type { Delivery, Runtime } from './delivery.ts';
+import { toDocument } from './document.ts';
+import { type FormName, forms } from './forms.ts';
+
+export interface DeliveryOptions {
+  readonly form: FormName;
+  /** Also as a whole HTML document, to look at or to put into a frame. */
+  readonly document?: boolean;
+  readonly runtime: Runtime;
+}
+
+/**
+ * Puts a cast into the form that a host takes. The same cast gives the same bytes.
+ *
+ * @example
+ * const { parts } = deliver(compiled.cast({ values }), { form: 'block', runtime });
+ */
+export function deliver(cast: Cast, { form, document, runtime }: DeliveryOptions): Delivery {
+  const parts = forms[form](cast, runtime);
+  const whole = document ? { document: toDocument(parts.html ?? '', { title: cast.title }) } : {};
+  const count = cast.assets.length;
+  const beside = count > 0 ? [finding('cast/assets-beside', { count })] : [];
+  return {
+    id: cast.id,
+    form,
+    parts: { ...parts, ...whole },
+    libraries: cast.libraries,
+    findings: [...cast.findings, ...beside],
+  };
+}

@@ -1,0 +1,23 @@
+import type { Library } from '../model/mould.ts';
+import type { Finding } from '../problem/finding.ts';
+
+/** The pieces of code a host takes, by where they go. */
+export interface Parts {
+  readonly html?: string;
+  readonly document?: string;
+}
+
+/** A cast in the form that a host takes. */
+export interface Delivery {
+  readonly id: string;
+  readonly form: string;
+  readonly parts: Parts;
+  readonly libraries: readonly Library[];
+  readonly findings: readonly Finding[];
+}
+
+/** The code that ships to pages, given by whoever delivers; see `keen-mould/runtime`. */
+export interface Runtime {
+  /** An expression for a function of a cast's id, its values and its script. */
+  readonly start: string;
+}

@@ -1,0 +1,24 @@
+import { toHtmlText } from '../compile/template/sink.ts';
+
+/** What stands around a cast in a document of its own. */
+export interface DocumentFrame {
+  readonly title: string;
+  /** A BCP 47 language tag. */
+  readonly lang?: string;
+}
+
+/** A whole HTML document around some markup, with no style of its own but a bare edge. */
+export function toDocument(html: string, { title, lang = 'en' }: DocumentFrame): string {
+  return `<!doctype html>
+<html lang="${toHtmlText(lang)}">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${toHtmlText(title)}</title>
+<style>body { margin: 0 }</style>
+</head>
+<body>
+${html}</body>
+</html>
+`;
+}

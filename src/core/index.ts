@@ -1,0 +1,21 @@
+export {
+  type ImportedSnippet,
+  type ImportOptions,
+  importSnippet,
+  type SnippetPiece,
+} from './author/snippet/import-snippet.ts';
+export type { Dropped } from './author/snippet/split-markup.ts';
+export type { Cast } from './compile/cast.ts';
+export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
+export { type DeliveryOptions, deliver } from './deliver/deliver.ts';
+export type { Delivery, Parts, Runtime } from './deliver/delivery.ts';
+export type { FormName } from './deliver/forms.ts';
+export { snippetToDelivery } from './flow.ts';
+export type { CastFile } from './model/cast-file.ts';
+export type { Json, JsonObject } from './model/json-source.ts';
+export type { Library, Manifest, Mould } from './model/mould.ts';
+export type { CheckedValues, ValuesCheck } from './model/values/check-values.ts';
+export { checkValues, valuesSchema } from './model/values/mould-values.ts';
+export { codeFrame } from './problem/code-frame.ts';
+export type { Finding, Level, Place } from './problem/finding.ts';
+export { Refusal } from './problem/refusal.ts';

@@ -1,0 +1,43 @@
+import type { Json, JsonObject } from './json-source.ts';
+
+/** A field's declaration as it stands in mould.json: JSON Schema 2020-12 with our keywords. */
+export type FieldSchema = JsonObject;
+
+/**
+ * What a kind of field is: the JSON Schema it stands for, and how its values are written.
+ *
+ * A kind without a `text`, `address` or `css` form cannot be written in such a place; the
+ * compiler says so. Writers are given checked values that are not empty.
+ */
+export interface Kind {
+  /** The word with an article, as messages use it. */
+  readonly called: string;
+  /** Keywords of a declaration that this kind acts on, beside those all kinds share. */
+  readonly keywords: readonly string[];
+  /** Fixed members of an object value, declared as fields. */
+  readonly members?: Readonly<Record<string, FieldSchema>>;
+  /** The JSON Schema of a value by itself, without title, default, members or rows. */
+  readonly schema: (declared: FieldSchema) => JsonObject;
+  /** The value where neither the cast nor the declaration gives one. */
+  readonly blank: (declared: FieldSchema) => Json;
+  readonly isEmpty: (value: Json) => boolean;
+  /** Takes a value written in a looser form, such as a bare address for a link. */
+  readonly accept?: (value: Json) => Json;
+  /** Reads a value typed as text, as in `--fill PATH=VALUE`; undefined when it cannot be one. */
+  readonly read: (typed: string, declared: FieldSchema) => Json | undefined;
+  /** The value as characters, for text and for attributes; not escaped yet. */
+  readonly text?: (value: Json) => string;
+  /** The value as an address, for `href`, `src` and their like; not escaped yet. */
+  readonly address?: (value: Json) => string;
+  /** The value as CSS, valid after the colon of any declaration. */
+  readonly css?: (value: Json, declared: FieldSchema) => string;
+}
+
+/** Reads JSON typed in a command; undefined when it is not JSON. */
+export function readJson(typed: string): Json | undefined {
+  try {
+    return JSON.parse(typed) as Json;
+  } catch {
+    return undefined;
+  }
+}

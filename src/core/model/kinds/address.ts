@@ -1,0 +1,13 @@
+import type { Kind } from '../kind.ts';
+
+/** Where a link leads: a relative address, or an absolute one of a safe scheme. */
+export const address: Kind = {
+  called: 'an address',
+  keywords: [],
+  schema: () => ({ type: 'string', format: 'safe-address' }),
+  blank: () => '',
+  isEmpty: (value) => value === null || value === '',
+  read: (typed) => typed,
+  text: (value) => String(value),
+  address: (value) => String(value),
+};

@@ -1,0 +1,12 @@
+import { type Kind, readJson } from '../kind.ts';
+
+/** Yes or no. Off is empty. */
+export const switchKind: Kind = {
+  called: 'a switch',
+  keywords: [],
+  schema: () => ({ type: 'boolean' }),
+  blank: () => false,
+  isEmpty: (value) => value !== true,
+  read: (typed) => readJson(typed),
+  text: (value) => String(value),
+};

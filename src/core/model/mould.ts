@@ -1,0 +1,49 @@
+import type { JsonObject } from './json-source.ts';
+import type { FieldSchema } from './kind.ts';
+
+/** A library a mould needs on the page, loaded before its script in the order listed. */
+export interface Library {
+  readonly name: string;
+  readonly version?: string;
+  /** Address of the script: a file under `assets/`, or an address elsewhere. */
+  readonly script?: string;
+  /** Address of the style sheet. */
+  readonly style?: string;
+  /** The global name the script makes. */
+  readonly provides?: string;
+}
+
+/** What mould.json holds. Keys this version does not know are kept in the saved text. */
+export interface Manifest {
+  readonly format: 1;
+  readonly name: string;
+  readonly title?: string;
+  readonly version: string;
+  readonly summary?: string;
+  readonly shelf?: string;
+  readonly origin?: JsonObject;
+  readonly libraries?: readonly Library[];
+  /** Viewport widths to look at, in CSS px. */
+  readonly widths?: readonly number[];
+  readonly fields: FieldSchema;
+}
+
+/** A mould in memory: the text of its source files, and all its other files as they are. */
+export interface Mould {
+  readonly manifest: Manifest;
+  /** mould.json as saved, for the places of findings. */
+  readonly manifestText: string;
+  readonly template: string;
+  /** Empty when the mould has no style.css. */
+  readonly style: string;
+  /** Empty when the mould has no script.js. */
+  readonly script: string;
+  /** Everything else by its path in the folder, with forward slashes. */
+  readonly files: Readonly<Record<string, string | Uint8Array>>;
+}
+
+/** The viewport widths looked at where a mould names none, in CSS px. */
+export const defaultWidths: readonly number[] = [360, 768, 1280];
+
+/** Names of moulds and ids of casts: safe in attributes, selectors, files and addresses. */
+export const namePattern = /^[A-Za-z][A-Za-z0-9_-]{0,79}$/;

@@ -1,0 +1,223 @@
+import { type Finding, finding } from '../problem/finding.ts';
+import { nearestName } from '../problem/nearest-name.ts';
+import { type Field, fieldsBelow } from './field.ts';
+import { isJsonObject, type Json, type JsonPath, type JsonSource } from './json-source.ts';
+import type { FieldSchema, Kind } from './kind.ts';
+import { choices } from './kinds/choice.ts';
+import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
+import { settle, type ValueProblem } from './values/settle.ts';
+import { shown } from './values/shown.ts';
+import { violationOf } from './values/violation.ts';
+
+/** Keywords that any declaration may have, whatever its kind. */
+const commonKeywords = [
+  ...['$comment', 'kind', 'type', 'title', 'description', 'default', 'examples', 'deprecated'],
+  ...['section', 'when', 'property', 'readOnly'],
+];
+
+/** Keywords of the format that change what a cast is, and that this version leaves alone. */
+const laterKeywords = ['below', 'wasNamed'];
+
+const namePattern = /^[A-Za-z][A-Za-z0-9_-]*$/;
+const unitPattern = /^(?:%|[A-Za-z]{1,10})$/;
+const propertyPattern = /^--[A-Za-z0-9_-]+$/;
+
+/** The fields of a mould as one group, and what is wrong with their declarations. */
+export interface FieldsRead {
+  readonly root: Field;
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Reads the `fields` of a manifest into a tree that is complete: every default filled in,
+ * every name in style settled. A declaration that cannot be read is reported and left out.
+ *
+ * @param source mould.json, for the places of findings
+ */
+export function readFields(fields: FieldSchema, source: JsonSource): FieldsRead {
+  const findings: Finding[] = [];
+  const add = (one: Finding) => {
+    findings.push(one);
+  };
+  const reader = new FieldReader(source, add);
+  const root = reader.read(
+    { kind: 'group', ...fields },
+    {
+      name: '',
+      path: '',
+      at: ['fields'],
+      required: false,
+    },
+  );
+  reportSharedProperties(root, source, add);
+  return { root, findings };
+}
+
+interface Spot {
+  readonly name: string;
+  readonly path: string;
+  readonly at: JsonPath | undefined;
+  readonly required: boolean;
+}
+
+class FieldReader {
+  private readonly source: JsonSource;
+  private readonly add: (one: Finding) => void;
+
+  constructor(source: JsonSource, add: (one: Finding) => void) {
+    this.source = source;
+    this.add = add;
+  }
+
+  read(declared: FieldSchema, spot: Spot): Field {
+    const kindName = this.kindNameOf(declared, spot) ?? 'text';
+    const kind: Kind = kinds[kindName];
+    this.checkKeywords(declared, kind, spot);
+    const members = this.readMembers(declared, kind, spot);
+    const row = kindName === 'list' ? this.readRow(declared, spot) : undefined;
+    const title = typeof declared.title === 'string' ? declared.title : spot.name;
+    const violation = violationOf(kind.schema(declared));
+    const bare = {
+      ...{ ...spot, title, kindName, kind, declared, members, row, violation },
+      property: propertyOf(declared, spot.path),
+    };
+    return { ...bare, default: this.completeDefault({ ...bare, default: null }) };
+  }
+
+  private kindNameOf(declared: FieldSchema, spot: Spot): KindName | undefined {
+    if (declared.kind === undefined) {
+      const implied = impliedKind(declared);
+      if (!implied) this.say('field/no-kind', { path: spot.path }, spot);
+      return implied;
+    }
+    const kind = String(declared.kind);
+    if (Object.hasOwn(kinds, kind)) return kind as KindName;
+    const near = nearestName(kind, kindNames);
+    this.say('field/unknown-kind', { path: spot.path, kind, near, kinds: kindNames }, spot, 'kind');
+    return undefined;
+  }
+
+  private checkKeywords(declared: FieldSchema, kind: Kind, spot: Spot): void {
+    const known = [...commonKeywords, ...kind.keywords];
+    for (const key of Object.keys(declared)) {
+      if (known.includes(key) || spot.at === undefined) continue;
+      if (laterKeywords.includes(key)) {
+        this.say('field/not-yet', { path: spot.path, key }, spot, key);
+      } else {
+        const near = nearestName(key, known);
+        this.say('field/unknown-keyword', { path: nameOf(spot), key, near }, spot, key);
+      }
+    }
+    const wrong = (key: string, what: string) =>
+      this.say('field/wrong', { path: nameOf(spot), what }, spot, key);
+    const { unit, property, minItems, maxItems } = declared;
+    if (unit !== undefined && !unitPattern.test(String(unit))) {
+      wrong('unit', `the unit ${shown(unit)} is not a CSS unit`);
+    }
+    if (property !== undefined && !propertyPattern.test(String(property))) {
+      wrong('property', `${shown(property)} is not a custom property name such as --accent`);
+    }
+    if (kind === kinds.choice && choices(declared).length === 0) {
+      wrong('enum', 'there is nothing to choose from');
+    }
+    if (typeof minItems === 'number' && typeof maxItems === 'number' && minItems > maxItems) {
+      wrong('minItems', 'minItems is more than maxItems');
+    }
+  }
+
+  private readMembers(declared: FieldSchema, kind: Kind, spot: Spot): Field[] {
+    const below = (name: string) => (spot.path === '' ? name : `${spot.path}.${name}`);
+    if (kind.members) {
+      return Object.entries(kind.members).map(([name, member]) =>
+        this.read(member, { name, path: below(name), at: undefined, required: false }),
+      );
+    }
+    if (kind !== kinds.group || !isJsonObject(declared.properties)) return [];
+    const required = Array.isArray(declared.required) ? (declared.required as Json[]) : [];
+    const fields: Field[] = [];
+    for (const [name, member] of Object.entries(declared.properties)) {
+      const at = [...(spot.at ?? []), 'properties', name];
+      const own = { name, path: below(name), at, required: required.includes(name) };
+      if (!namePattern.test(name)) this.say('field/bad-name', { name }, own);
+      else if (isJsonObject(member)) fields.push(this.read(member, own));
+      else this.say('field/no-kind', { path: own.path }, own);
+    }
+    for (const name of required) {
+      if (!fields.some((field) => field.name === name)) {
+        const what = `required names ${shown(name)}, which is no field here`;
+        this.say('field/wrong', { path: nameOf(spot), what }, spot, 'required');
+      }
+    }
+    return fields;
+  }
+
+  private readRow(declared: FieldSchema, spot: Spot): Field | undefined {
+    const at = [...(spot.at ?? []), 'items'];
+    if (isJsonObject(declared.items)) {
+      return this.read(declared.items, { ...spot, name: 'row', at, required: false });
+    }
+    const what = 'items does not say what a row is';
+    this.say('field/wrong', { path: spot.path, what }, spot);
+    return undefined;
+  }
+
+  /** The declared default, completed by the defaults of members and rows, and checked. */
+  private completeDefault(field: Field): Json {
+    const fallback =
+      field.members.length > 0
+        ? Object.fromEntries(field.members.map((member) => [member.name, member.default]))
+        : field.kind.blank(field.declared);
+    const at = [...(field.at ?? []), 'default'];
+    const report = (problem: ValueProblem): void => {
+      if (problem.what === 'required') return;
+      const what =
+        problem.what === 'wrong'
+          ? `${problem.rule}, but is ${shown(problem.found)}`
+          : `has ${String(problem.at.at(-1))}, which is no field of it`;
+      const place = this.source.placeOf(problem.at);
+      this.add(finding('field/bad-default', { path: nameOf(field), what }, place, field.path));
+    };
+    return settle(field, { value: field.declared.default, fallback, at, label: '' }, { report });
+  }
+
+  private say(...[code, data, spot, key]: SayArguments): void {
+    const at = [...(spot.at ?? []), ...(key === undefined ? [] : [key])];
+    this.add(finding(code, data as never, this.source.placeOf(at), spot.path));
+  }
+}
+
+type SayArguments = [
+  code: Parameters<typeof finding>[0],
+  data: Record<string, unknown>,
+  spot: Spot,
+  key?: string,
+];
+
+/** How a message names a field; the whole of them has no name of its own. */
+function nameOf(spot: { readonly path: string }): string {
+  return spot.path === '' ? 'fields' : spot.path;
+}
+
+/** `--` and the path in kebab case, members joined by a hyphen, unless the field says otherwise. */
+function propertyOf(declared: FieldSchema, path: string): string {
+  if (typeof declared.property === 'string') return declared.property;
+  const kebab = path.replace(/([a-z0-9])([A-Z])/g, '$1-$2').replace(/\./g, '-');
+  return `--${kebab.toLowerCase()}`;
+}
+
+function reportSharedProperties(
+  root: Field,
+  source: JsonSource,
+  add: (one: Finding) => void,
+): void {
+  const owners = new Map<string, string>();
+  for (const { property, path, at, kind } of fieldsBelow(root)) {
+    if (!kind.css) continue;
+    const other = owners.get(property);
+    if (other === undefined) owners.set(property, path);
+    else {
+      const data = { path, other, property };
+      add(finding('field/same-property', data, source.placeOf(at ?? []), path));
+    }
+  }
+}

@@ -1,0 +1,18 @@
+/** Schemes that lead somewhere and run nothing. */
+const safeSchemes = new Set(['http', 'https', 'mailto', 'tel', 'sms']);
+
+/**
+ * True when an address is relative, or absolute with a scheme that runs nothing.
+ *
+ * The URL Standard drops tabs and line ends anywhere and C0 controls or blanks at the start
+ * before it looks for a scheme, so they are dropped here first: `java\nscript:` is a script.
+ */
+export function isSafeAddress(address: string): boolean {
+  const bare = address.replace(/[\t\n\r]/g, '').replace(/^[\u0000-\u0020]+/, '');
+  const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(bare)?.[1];
+  return scheme === undefined || safeSchemes.has(scheme.toLowerCase());
+}
+
+/** What an address has to be, as words that follow a title. */
+export const safeAddressRule =
+  'must be a relative address or begin with http:, https:, mailto:, tel: or sms:';

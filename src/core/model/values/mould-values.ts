@@ -1,0 +1,24 @@
+import { type JsonObject, parseJson } from '../json-source.ts';
+import type { Mould } from '../mould.ts';
+import { readFields } from '../read-fields.ts';
+import { checkAgainst, type PlaceOfValue, type ValuesCheck } from './check-values.ts';
+import { schemaOfValues } from './values-schema.ts';
+
+/**
+ * Completes and checks values against a mould's fields: absent takes the default, null stays
+ * empty, a wrong value is reported and gives way to the default, what no field takes is kept.
+ *
+ * @param placeOf where each value stands in a file, so that findings can point there
+ */
+export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfValue): ValuesCheck {
+  return checkAgainst(rootOf(mould), values, placeOf);
+}
+
+/** The values of a mould as plain JSON Schema 2020-12, for any form generator or validator. */
+export function valuesSchema(mould: Mould): JsonObject {
+  return schemaOfValues(rootOf(mould));
+}
+
+function rootOf({ manifest, manifestText }: Mould) {
+  return readFields(manifest.fields, parseJson('mould.json', manifestText)).root;
+}

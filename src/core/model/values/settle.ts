@@ -1,0 +1,116 @@
+import { nearestName } from '../../problem/nearest-name.ts';
+import type { Field } from '../field.ts';
+import { isJsonObject, type Json, type JsonObject, type JsonPath } from '../json-source.ts';
+
+/** One thing wrong with a value: the field, where it stands in the values, and what to say. */
+export type ValueProblem =
+  | {
+      readonly what: 'wrong';
+      readonly field: Field;
+      readonly at: JsonPath;
+      readonly label: string;
+      readonly rule: string;
+      readonly found: Json;
+    }
+  | {
+      readonly what: 'required';
+      readonly field: Field;
+      readonly at: JsonPath;
+      readonly label: string;
+    }
+  | {
+      readonly what: 'no-field';
+      readonly at: JsonPath;
+      readonly value: Json;
+      readonly near: string | undefined;
+    };
+
+/** A rule beside the field's own, such as for where it is bound: what is wrong, or undefined. */
+export type ExtraRule = (field: Field, value: Json) => string | undefined;
+
+interface Settling {
+  readonly report: (one: ValueProblem) => void;
+  readonly rule?: ExtraRule | undefined;
+}
+
+interface Given {
+  readonly value: Json | undefined;
+  /** Complete already; used where nothing, or nothing right, was given. */
+  readonly fallback: Json;
+  readonly at: JsonPath;
+  /** How a message names it: the title, and the row for what stands in a list. */
+  readonly label: string;
+}
+
+/**
+ * Completes a value: absent takes the fallback, objects merge with it member by member, lists
+ * replace it whole, null stays. What breaks the field's rules is reported and replaced by the
+ * fallback. The result has every member of every field and nothing else but rows' own keys.
+ */
+export function settle(field: Field, given: Given, how: Settling): Json {
+  if (given.value === undefined) return given.fallback;
+  if (given.value === null) return emptied(field);
+  const value = field.kind.accept?.(given.value) ?? given.value;
+  const rule = field.violation(value) ?? how.rule?.(field, value);
+  if (rule !== undefined) {
+    how.report({
+      what: 'wrong',
+      field,
+      at: given.at,
+      label: given.label,
+      rule,
+      found: given.value,
+    });
+    return given.fallback;
+  }
+  if (field.row) return settleRows(field.row, value as readonly Json[], given, how);
+  if (field.members.length === 0) return value;
+  return settleMembers(field, value as JsonObject, given, how);
+}
+
+/** The deliberately empty value of a field, in the shape its readers count on. */
+function emptied(field: Field): Json {
+  if (field.row) return [];
+  if (field.members.length === 0) return null;
+  return Object.fromEntries(field.members.map((member) => [member.name, emptied(member)]));
+}
+
+function settleRows(row: Field, rows: readonly Json[], given: Given, how: Settling): Json {
+  return rows.map((value, index) =>
+    settle(
+      row,
+      {
+        value,
+        fallback: row.default,
+        at: [...given.at, index],
+        label: `${given.label}, row ${index + 1}`,
+      },
+      how,
+    ),
+  );
+}
+
+function settleMembers(field: Field, value: JsonObject, given: Given, how: Settling): Json {
+  const fallback = isJsonObject(given.fallback) ? given.fallback : {};
+  const settled: Record<string, Json> = {};
+  for (const member of field.members) {
+    const own = Object.hasOwn(value, member.name) ? value[member.name] : undefined;
+    const before = fallback[member.name] ?? member.default;
+    const at = [...given.at, member.name];
+    const label = given.label ? `${given.label}: ${member.title}` : member.title;
+    const result = settle(member, { value: own, fallback: before, at, label }, how);
+    const missing = member.required && member.kind.isEmpty(result);
+    if (missing) how.report({ what: 'required', field: member, at, label });
+    settled[member.name] = missing ? before : result;
+  }
+  const names = field.members.map((member) => member.name);
+  for (const [name, stray] of Object.entries(value)) {
+    // A row's own key: given by the form, kept when rows move.
+    if (name === 'row' && typeof given.at.at(-1) === 'number') settled.row = stray;
+    else if (!names.includes(name)) {
+      const near = nearestName(name, names);
+      how.report({ what: 'no-field', at: [...given.at, name], value: stray, near });
+    }
+  }
+  return settled;
+}

@@ -1,0 +1,39 @@
+import { callWording } from './wording/call.ts';
+import { castWording } from './wording/cast.ts';
+import { fieldWording } from './wording/field.ts';
+import { jsonWording } from './wording/json.ts';
+import { mouldWording } from './wording/mould.ts';
+import { proofWording } from './wording/proof.ts';
+import { snippetWording } from './wording/snippet.ts';
+import { sourceWording } from './wording/source.ts';
+import { templateWording } from './wording/template.ts';
+import { valueWording } from './wording/value.ts';
+
+/** What each code says. Codes are stable; a test holds docs/findings.md to this table. */
+export const wording = {
+  ...callWording,
+  ...jsonWording,
+  ...mouldWording,
+  ...fieldWording,
+  ...snippetWording,
+  ...templateWording,
+  ...sourceWording,
+  ...valueWording,
+  ...castWording,
+  ...proofWording,
+};
+
+/** The stable name of a finding: `stage/what-is-wrong`. */
+export type Code = keyof typeof wording;
+
+type Asked<F> = F extends (data: infer D) => string
+  ? unknown extends D
+    ? Record<never, never>
+    : D
+  : Record<never, never>;
+
+type MendOf<W> = W extends { readonly mend: infer F } ? F : undefined;
+
+/** The facts that the wording of a code is made from. */
+export type DataOf<C extends Code> = Asked<(typeof wording)[C]['message']> &
+  Asked<MendOf<(typeof wording)[C]>>;

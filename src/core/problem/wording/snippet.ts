@@ -1,0 +1,62 @@
+import type { WordingTable } from './shape.ts';
+
+/** What import sees in a paste. */
+export const snippetWording = {
+  'snippet/empty': {
+    level: 'error',
+    message: () => 'There is nothing in this paste but white space.',
+    mend: () => 'Copy the HTML, CSS or JavaScript again and save it before you import.',
+  },
+  'snippet/no-markup': {
+    level: 'warning',
+    message: ({ only }: { only: string }) =>
+      `There is no markup in this paste, only ${only}, so the widget has nothing to show yet.`,
+    mend: () => 'Import again with the HTML as well, with --html F --css F --js F.',
+  },
+  'snippet/bare-css': {
+    level: 'note',
+    message: () => 'CSS stands here without a <style> tag; it was taken as style.',
+  },
+  'snippet/bare-script': {
+    level: 'note',
+    message: () => 'JavaScript stands here without a <script> tag; it was taken as script.',
+  },
+  'snippet/in-tags': {
+    level: 'note',
+    message: ({ tag }: { tag: string }) =>
+      `This piece came inside <${tag}> tags; the tags were left off.`,
+  },
+  'snippet/other-piece': {
+    level: 'note',
+    message: ({ said, found }: { said: string; found: string }) =>
+      `This was given as ${said} but is ${found}; it was taken as ${found}.`,
+  },
+  'snippet/remote-file': {
+    level: 'warning',
+    message: ({ url }: { url: string }) =>
+      `The snippet loads ${url} from elsewhere; every page with this widget will ask that address.`,
+    mend: () => 'Keep it if you trust the address; it is listed under libraries in mould.json.',
+  },
+  'snippet/local-file': {
+    level: 'warning',
+    message: ({ url }: { url: string }) =>
+      `The snippet loads ${url}, a file that did not come with the paste.`,
+    mend: () => 'Put the file under assets/ of the mould and correct its address.',
+  },
+  'snippet/page-part': {
+    level: 'note',
+    message: ({ what, why }: { what: string; why: string }) => `${what} was left out: ${why}.`,
+  },
+  'snippet/not-run': {
+    level: 'warning',
+    message: ({ type }: { type: string }) =>
+      `A browser does not run a script of type ${type}; it was left in the markup as data.`,
+    mend: () => 'If it is code for a compiler, paste the compiled JavaScript instead.',
+  },
+  'snippet/binding-marks': {
+    level: 'warning',
+    message: ({ mark }: { mark: string }) =>
+      `The snippet itself holds ${mark}, which a mould reads as a binding.`,
+    mend: () => 'It was written as {~~, which stands for a plain {~.',
+  },
+} as const satisfies WordingTable;

@@ -1,0 +1,74 @@
+import { didYouMean, type WordingTable } from './shape.ts';
+
+/** What can be wrong with the bindings in template.html. */
+export const templateWording = {
+  'template/unknown-field': {
+    level: 'error',
+    message: ({ path, near }: { path: string; near?: string | undefined }) =>
+      `No field is called ${path}.${didYouMean(near)}`,
+    mend: () => 'Declare it under fields in mould.json, or correct the path.',
+  },
+  'template/bad-path': {
+    level: 'error',
+    message: ({ path }: { path: string }) => `${JSON.stringify(path)} is not a path.`,
+    mend: () => 'Write field names joined by dots, such as title.size or rows#number.',
+  },
+  'template/bad-condition': {
+    level: 'error',
+    message: ({ condition }: { condition: string }) =>
+      `${JSON.stringify(condition)} is not a condition.`,
+    mend: () => 'Write PATH, not PATH, PATH is VALUE or PATH is not VALUE.',
+  },
+  'template/unclosed': {
+    level: 'error',
+    message: () => 'A binding begins here with {~ and never ends.',
+    mend: () => 'Close it with ~}, or write {~~ for a plain {~.',
+  },
+  'template/outside-list': {
+    level: 'error',
+    message: ({ path, list }: { path: string; list: string }) =>
+      `${path} means one row of ${list}, but stands outside its km-each.`,
+    mend: ({ list }: { path: string; list: string }) =>
+      `Move it inside an element with km-each="${list}".`,
+  },
+  'template/not-a-list': {
+    level: 'error',
+    message: ({ path, called }: { path: string; called: string }) =>
+      `km-each cannot repeat over ${path}, which is ${called}.`,
+    mend: () => 'Repeat over a list, or over a whole number for so many copies.',
+  },
+  'template/same-loop': {
+    level: 'error',
+    message: ({ path }: { path: string }) => `km-each="${path}" stands inside another of the same.`,
+    mend: () => 'Take one of them out.',
+  },
+  'template/no-text': {
+    level: 'error',
+    message: ({ path, called }: { path: string; called: string }) =>
+      `${path} is ${called}, which cannot be written here as a whole.`,
+    mend: ({ instead }: { instead: string }) => instead,
+  },
+  'template/no-value-here': {
+    level: 'error',
+    message: ({ where }: { where: string }) => `No value can stand in ${where}.`,
+    mend: ({ mend }: { where: string; mend: string }) => mend,
+  },
+  'template/unknown-binding': {
+    level: 'error',
+    message: ({ name, near }: { name: string; near?: string | undefined }) =>
+      `${name} is not a binding that this version knows.${didYouMean(near)}`,
+    mend: ({ known }: { known: readonly string[] }) => `The bindings are ${known.join(', ')}.`,
+  },
+  'template/moved': {
+    level: 'error',
+    message: ({ element, binding }: { element: string; binding: string }) =>
+      `A browser moves <${element}> out of where it is written, so ${binding} cannot hold it together.`,
+    mend: () => 'Close the elements around it in the order they were opened.',
+  },
+  'template/row-style': {
+    level: 'warning',
+    message: ({ property }: { property: string }) =>
+      `${property} is a row's own style, and a <template> has no element to carry it.`,
+    mend: () => 'Put km-each on an element instead of a <template>.',
+  },
+} as const satisfies WordingTable;

@@ -1,0 +1,79 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { join, relative, sep } from 'node:path';
+import { readManifest } from '../../core/model/manifest.ts';
+import type { Mould } from '../../core/model/mould.ts';
+import { type Finding, finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { readText } from './read-text.ts';
+import { unreadable } from './refuse.ts';
+import { isThere, writeNewFolder } from './write-safely.ts';
+
+/** The source files of a mould, and the part of it that each holds. */
+const sources = {
+  'mould.json': 'manifestText',
+  'template.html': 'template',
+  'style.css': 'style',
+  'script.js': 'script',
+} as const;
+
+/** A mould from disk, and what is worth knowing about its manifest. */
+export interface MouldRead {
+  readonly mould: Mould;
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Reads a mould folder.
+ *
+ * @throws Refusal when it is no mould, or its mould.json cannot be read; the findings then name
+ *   the file by the path given
+ */
+export async function readMould(folder: string): Promise<MouldRead> {
+  if (!(await isThere(folder))) throw unreadable(folder, { code: 'ENOENT' });
+  const manifestPath = join(folder, 'mould.json');
+  if (!(await isThere(manifestPath))) {
+    throw new Refusal(finding('call/no-mould', { path: folder }));
+  }
+  const { text: manifestText } = await readText(manifestPath);
+  const { manifest, findings } = readManifest(manifestText);
+  if (!manifest) {
+    const [first, ...rest] = findings.map((one) => ({ ...one, file: manifestPath }));
+    throw new Refusal(first as Finding, ...rest);
+  }
+  const files: Record<string, Uint8Array> = {};
+  const texts = { template: '', style: '', script: '' };
+  for (const path of await listFiles(folder)) {
+    if (path === 'mould.json') continue;
+    const part = Object.hasOwn(sources, path) ? sources[path as keyof typeof sources] : undefined;
+    if (part && part !== 'manifestText') texts[part] = (await readText(join(folder, path))).text;
+    else files[path] = await readFile(join(folder, path));
+  }
+  return { mould: { manifest, manifestText, ...texts, files }, findings };
+}
+
+/**
+ * Writes a new mould folder, whole or not at all.
+ *
+ * @throws Refusal when the folder is there already, or cannot be written
+ */
+export async function writeMould(folder: string, mould: Mould): Promise<readonly string[]> {
+  const files: Record<string, string | Uint8Array> = {};
+  for (const [path, part] of Object.entries(sources)) {
+    if (mould[part] !== '' || path === 'template.html') files[path] = mould[part];
+  }
+  Object.assign(files, mould.files);
+  await writeNewFolder(folder, files, 'Choose another folder with --out, or another --name.');
+  return Object.keys(files);
+}
+
+/** Files under a folder, in order of name, hidden ones left out. */
+async function listFiles(folder: string): Promise<string[]> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch((error) => {
+    throw unreadable(folder, error);
+  });
+  return entries
+    .filter((entry) => entry.isFile())
+    .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
+    .filter((path) => !path.split('/').some((part) => part.startsWith('.')))
+    .sort();
+}

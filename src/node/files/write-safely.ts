@@ -1,0 +1,79 @@
+import { randomBytes } from 'node:crypto';
+import { access, mkdir, readdir, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { basename, dirname, join } from 'node:path';
+import { finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { unwritable } from './refuse.ts';
+
+/** Files of a folder by their path in it, with forward slashes. */
+export type FolderFiles = Readonly<Record<string, string | Uint8Array>>;
+
+/**
+ * Writes a file whole or not at all: beside its place first, then renamed into it. Folders on
+ * the way are made.
+ *
+ * @throws Refusal when the place cannot be written to
+ */
+export async function writeWhole(path: string, content: string | Uint8Array): Promise<void> {
+  const draft = draftBeside(path);
+  try {
+    await mkdir(dirname(path), { recursive: true });
+    await writeFile(draft, content);
+    await rename(draft, path);
+  } catch (error) {
+    await rm(draft, { force: true }).catch(() => undefined);
+    throw unwritable(path, error);
+  }
+}
+
+/**
+ * Writes a folder that is not there yet, or is empty, whole or not at all.
+ *
+ * @param mend what to tell a person whose folder is there already
+ * @throws Refusal when it is there, or cannot be written
+ */
+export async function writeNewFolder(
+  path: string,
+  files: FolderFiles,
+  mend: string,
+): Promise<void> {
+  const isEmpty = await isEmptyFolder(path);
+  if (!isEmpty) await refuseIfThere(path, mend);
+  const draft = draftBeside(path);
+  try {
+    for (const [name, content] of Object.entries(files)) {
+      const file = join(draft, name);
+      await mkdir(dirname(file), { recursive: true });
+      await writeFile(file, content);
+    }
+    if (isEmpty) await rmdir(path);
+    await rename(draft, path);
+  } catch (error) {
+    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    throw unwritable(path, error);
+  }
+}
+
+/** @throws Refusal when something is at the path already */
+export async function refuseIfThere(path: string, mend: string): Promise<void> {
+  if (await isThere(path)) throw new Refusal(finding('call/would-overwrite', { path, mend }));
+}
+
+/** True when something is at the path. */
+export async function isThere(path: string): Promise<boolean> {
+  return access(path).then(
+    () => true,
+    () => false,
+  );
+}
+
+async function isEmptyFolder(path: string): Promise<boolean> {
+  return readdir(path).then(
+    (names) => names.length === 0,
+    () => false,
+  );
+}
+
+function draftBeside(path: string): string {
+  return join(dirname(path), `.${basename(path)}.${randomBytes(4).toString('hex')}.tmp`);
+}

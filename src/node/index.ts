@@ -1,0 +1,7 @@
+export { findBrowser } from './browser/find-browser.ts';
+export { type MouldRead, readMould, writeMould } from './files/mould-folder.ts';
+export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
+export type { Overflow } from './proof/page-facts.ts';
+export { type Proof, type ProofOptions, type ProofSubject, proof } from './proof/proof.ts';
+export type { FailedRequest } from './proof/shoot.ts';
+export type { Shot } from './proof/shot.ts';
