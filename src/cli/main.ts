@@ -39,6 +39,10 @@ export async function run(
     command.option('--json', 'print one JSON document and nothing else on standard output');
     command.helpOption('--help', 'show this help').showHelpAfterError(false);
   }
+  if (words.length === 0) {
+    program.outputHelp();
+    return 0;
+  }
   try {
     await program.parseAsync([...words], { from: 'user' });
     return status;
@@ -82,7 +86,7 @@ function findingsOf(
     .replace(/([^.?])$/, '$1.');
   return [
     finding('call/usage', {
-      what: words.length === 0 ? 'No command was given.' : what,
+      what,
       command: named,
     }),
   ];

@@ -11,7 +11,13 @@ export async function printFindings(
   terminal: Terminal,
   findings: readonly Finding[],
 ): Promise<void> {
-  const sorted = order.flatMap((level) => findings.filter((one) => one.level === level));
+  const inPlace = [...findings].sort(
+    (a, b) =>
+      (a.file ?? '').localeCompare(b.file ?? '') ||
+      (a.line ?? 0) - (b.line ?? 0) ||
+      (a.column ?? 0) - (b.column ?? 0),
+  );
+  const sorted = order.flatMap((level) => inPlace.filter((one) => one.level === level));
   for (const one of sorted) {
     const lines = wrapWords(one.message, terminal.columns - indent.length);
     terminal.say(`${terminal.level(one.level)} ${lines.join(`\n${indent}`)}`);

@@ -34,7 +34,7 @@ export function addImport(program: Command, running: Running): void {
       running(async (terminal, world) => {
         const read = async (path: string, as?: Language): Promise<SnippetPiece> => {
           const file =
-            path === '-' ? decode('standard input', await world.readStdin()) : await readText(path);
+            path === '-' ? decode(calledPath(path), await world.readStdin()) : await readText(path);
           const name = path === '-' ? `snippet.${as ?? 'html'}` : basename(path);
           return { name, ...file, ...(as ? { as } : {}) };
         };
@@ -54,7 +54,7 @@ export function addImport(program: Command, running: Running): void {
         const atPath = (one: Finding): Finding => {
           const index = pieces.findIndex(({ name }) => name === one.file);
           const path = given[index];
-          return path === undefined || path === '-' ? one : { ...one, file: path };
+          return path === undefined ? one : { ...one, file: calledPath(path) };
         };
         const named = options.name === undefined ? {} : { name: options.name };
         const imported = importPieces(pieces, named, atPath);
@@ -69,9 +69,14 @@ export function addImport(program: Command, running: Running): void {
           terminal.json({ mould: folder, name, files, libraries, findings, dropped, fields: 0 });
           return findings;
         }
-        terminal.say(`${terminal.strong(folder)} is made from ${given.join(', ')}.`);
+        terminal.say(
+          `${terminal.strong(folder)} is made from ${given.map(calledPath).join(', ')}.`,
+        );
         terminal.say();
-        for (const file of files) terminal.say(`  ${file}${sizeOf(mould, file)}`);
+        const widest = Math.max(...files.map((file) => file.length));
+        for (const file of files) {
+          terminal.say(`  ${file.padEnd(widest + 2)}${sizeOf(mould, file)}`.trimEnd());
+        }
         terminal.say();
         await printFindings(terminal, findings);
         terminal.say(
@@ -81,6 +86,11 @@ export function addImport(program: Command, running: Running): void {
         return findings;
       }),
     );
+}
+
+/** What a path given on the command line is called in messages. */
+function calledPath(path: string): string {
+  return path === '-' ? 'standard input' : path;
 }
 
 function importPieces(
@@ -104,7 +114,7 @@ function sizeOf(mould: { template: string; style: string; script: string }, file
     'script.js': mould.script,
   };
   const text = texts[file];
-  if (text === undefined) return file.startsWith('snippet/') ? '   as it came' : '';
+  if (text === undefined) return file.startsWith('snippet/') ? 'as it came' : '';
   const lines = text.split('\n').length - 1;
-  return `   ${lines} ${lines === 1 ? 'line' : 'lines'}`;
+  return `${lines} ${lines === 1 ? 'line' : 'lines'}`;
 }

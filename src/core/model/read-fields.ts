@@ -7,7 +7,7 @@ import { choices } from './kinds/choice.ts';
 import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
-import { violationOf } from './values/violation.ts';
+import { type Violation, violationOf } from './values/violation.ts';
 
 /** Keywords that any declaration may have, whatever its kind. */
 const commonKeywords = [
@@ -76,12 +76,22 @@ class FieldReader {
     const members = this.readMembers(declared, kind, spot);
     const row = kindName === 'list' ? this.readRow(declared, spot) : undefined;
     const title = typeof declared.title === 'string' ? declared.title : spot.name;
-    const violation = violationOf(kind.schema(declared));
+    const violation = this.readViolation(declared, kind, spot);
     const bare = {
       ...{ ...spot, title, kindName, kind, declared, members, row, violation },
       property: propertyOf(declared, spot.path),
     };
     return { ...bare, default: this.completeDefault({ ...bare, default: null }) };
+  }
+
+  private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
+    try {
+      return violationOf(kind.schema(declared));
+    } catch (error) {
+      const what = (error as Error).message.replace(/^./, (letter) => letter.toLowerCase());
+      this.say('field/wrong', { path: nameOf(spot), what }, spot);
+      return () => undefined;
+    }
   }
 
   private kindNameOf(declared: FieldSchema, spot: Spot): KindName | undefined {

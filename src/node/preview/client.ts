@@ -21,8 +21,9 @@ export function previewClient(first: PreviewState, address: string): void {
   };
 
   const scaleFor = (widths: readonly number[]): number => {
-    const total = widths.reduce((sum, width) => sum + width + 2, 0);
-    const room = stage.clientWidth - (widths.length - 1) * frameGapPx;
+    const total = widths.reduce((sum, width) => sum + width, 0);
+    const borders = 2 * widths.length;
+    const room = stage.clientWidth - borders - (widths.length - 1) * frameGapPx;
     return Math.min(1, Math.max(0.25, room / total));
   };
 
@@ -53,10 +54,6 @@ export function previewClient(first: PreviewState, address: string): void {
     const stand = make('div', 'stand');
     const frame = document.createElement('iframe');
     frame.title = `${state.title} at ${width} px`;
-    frame.setAttribute(
-      'sandbox',
-      'allow-scripts allow-same-origin allow-forms allow-popups allow-modals',
-    );
     frame.addEventListener('load', () => {
       fitFrame(figure);
       const inside = frame.contentDocument;

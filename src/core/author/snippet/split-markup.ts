@@ -112,6 +112,10 @@ class MarkupSplitter {
   }
 
   private takeStyle(element: SourceElement): boolean {
+    const within = innerRange(element);
+    const isPlain = within && !this.source.slice(within.start, within.end).includes('<');
+    // In SVG a style element may hold elements and CDATA sections; such a one stays where it is.
+    if (!isHtml(element) && !isPlain) return true;
     const inner = this.cut(element);
     if (!inner) return false;
     const media = attributeOf(element, 'media');

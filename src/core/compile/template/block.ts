@@ -63,8 +63,9 @@ export function findBlocks(binder: Binder, markup: Markup): Block[] {
 
 /** True when the parser put the element, or something inside it, elsewhere than it is written. */
 function isTorn(element: Element, markup: Markup): boolean {
-  const { parent, start, end } = element;
-  if (parent && (start < parent.start || end > parent.end)) return true;
+  const { start, end } = element;
+  const around = markup.elements.findLast((one) => one.start < start && one.end > start);
+  if (around !== element.parent) return true;
   return markup.elements.some((one) => one.start > start && one.start < end && one.end > end);
 }
 

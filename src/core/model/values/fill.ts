@@ -33,7 +33,9 @@ export function fillValue(root: Field, values: JsonObject, path: string, typed: 
     field = next;
     inRow = isRowNumber;
   }
-  const value = field.kind.read(typed, field.declared);
+  // Nothing after the equals sign means deliberately empty.
+  const isEmptied = typed === '' && field.kindName !== 'text';
+  const value = isEmptied ? null : field.kind.read(typed, field.declared);
   if (value === undefined) {
     const why = `needs ${field.kind.called}, and ${JSON.stringify(typed)} is none`;
     return refused(finding('call/bad-fill', { path, why }, undefined, path));

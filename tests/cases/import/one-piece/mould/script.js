@@ -1,0 +1,2 @@
+  // counts the rows
+  console.log( document.querySelectorAll('.fares tr').length )

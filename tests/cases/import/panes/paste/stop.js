@@ -1,0 +1,2 @@
+const stop = document.querySelector(".stop")
+stop.title = "a < b"

@@ -1,0 +1,3 @@
+  var rung = function () { return 1 }
+
+;  (function () { rung() })()

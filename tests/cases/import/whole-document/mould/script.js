@@ -1,0 +1,1 @@
+dial('.clock')

@@ -1,0 +1,122 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { importSnippet, type SnippetPiece } from '../../src/core/author/snippet/import-snippet.ts';
+import type { Language } from '../../src/core/author/snippet/recognise.ts';
+
+const cases = new URL('../cases/import/', import.meta.url);
+
+function readCase(name: string, part: string): Record<string, string> {
+  const folder = new URL(`${name}/${part}/`, cases);
+  return Object.fromEntries(
+    readdirSync(folder).map((file) => [file, readFileSync(new URL(file, folder), 'utf8')]),
+  );
+}
+
+/** Findings that a case is meant to bring, by code. */
+const seen: Readonly<Record<string, readonly string[]>> = {
+  'whole-document': [
+    ...['snippet/page-part', 'snippet/remote-file', 'snippet/remote-file', 'snippet/page-part'],
+  ],
+  panes: ['snippet/in-tags'],
+  'panes-below-each-other': ['snippet/bare-css', 'snippet/bare-script'],
+  'bare-style': ['snippet/bare-css', 'snippet/no-markup'],
+  'marks-of-ours': ['snippet/binding-marks'],
+};
+
+describe('a paste becomes the mould beside it', () => {
+  it.each(readdirSync(cases))('%s', (name) => {
+    const pieces = Object.entries(readCase(name, 'paste')).map(([file, text]): SnippetPiece => {
+      const ending = /\.(html|css|js)$/.exec(file)?.[1] as Language | undefined;
+      const isPane = name === 'panes' && ending !== undefined;
+      return { name: file, text, ...(isPane ? { as: ending } : {}) };
+    });
+    const { mould, findings } = importSnippet(pieces);
+    const expected = readCase(name, 'mould');
+    const { template, style, script, files } = mould;
+    expect({ template, style, script }).toEqual({
+      template: expected['template.html'],
+      style: expected['style.css'] ?? '',
+      script: expected['script.js'] ?? '',
+    });
+    expect(findings.map(({ code }) => code)).toEqual(seen[name] ?? []);
+    for (const { name: file, text } of pieces) expect(files[`snippet/${file}`]).toBe(text);
+  });
+
+  it('reads name and version of libraries from their addresses, in order', () => {
+    const { mould, dropped } = importSnippet([
+      { name: 'page.html', text: readCase('whole-document', 'paste')['page.html'] as string },
+    ]);
+    expect(mould.manifest).toMatchObject({ name: 'depot-clock', title: 'Depot clock' });
+    expect(mould.manifest.libraries).toEqual([
+      {
+        name: 'normalize',
+        version: '8.0.1',
+        style: 'https://styles.example/normalize/8.0.1/normalize.min.css',
+      },
+      { name: 'dial', version: '2.4.1', script: 'https://code.example/dial@2.4.1/dist/dial.min.js' },
+    ]);
+    expect(dropped.map(({ what, line }) => `${line} ${what}`)).toEqual([
+      '4 <meta charset="utf-8">',
+      '9 <body class="dark">',
+    ]);
+  });
+});
+
+describe('what a piece is does not hang on what it was called', () => {
+  const texts: [what: string, text: string, part: 'template' | 'style' | 'script'][] = [
+    ['style with a fault', '.a { color: red;\n.b { margin: 0 }', 'style'],
+    ['script with a fault', 'const a = document.querySelector(".a"\na.remove()', 'script'],
+    ['script that holds markup', 'document.body.innerHTML = "<p>a</p>";', 'script'],
+    ['a module', 'import { a } from "./a.js";\na();', 'script'],
+    ['an import of style', '@import url("depot.css");', 'style'],
+    ['prose', 'Trams run on Sundays', 'template'],
+    ['prose with a comma', 'Hello, world', 'template'],
+    ['an unclosed tag', '<p>Trams', 'template'],
+  ];
+  it.each(texts)('%s', (_, text, part) => {
+    const { mould } = importSnippet([{ name: 'a.txt', text }]);
+    expect(mould[part].trim()).toBe(text);
+  });
+});
+
+it('refuses a paste without anything in it, and a name that cannot be one', () => {
+  expect(() => importSnippet([{ name: 'a.html', text: ' \n\t' }])).toThrow('nothing in this paste');
+  expect(() => importSnippet([{ name: 'a.html', text: '<p>a' }], { name: '1 a' })).toThrow('"1 a"');
+});
+
+/** True when all characters of one text stand in the other in the same order. */
+function isCutFrom(part: string, whole: string): boolean {
+  let from = 0;
+  for (const char of part) {
+    const found = whole.indexOf(char, from);
+    if (found < 0) return false;
+    from = found + char.length;
+  }
+  return true;
+}
+
+describe('whatever is pasted', () => {
+  const bits = fc.constantFrom(
+    ...['<p>', '</p>', '<style>', '</style>', '<script>', '</script>', '<b class="a', '">', '<!--'],
+    ...['-->', 'a { b: c }', '{', '}', 'let a = 1;', '</body>', '<body>', '<template>', '\r\n', '\n'],
+    ...['<svg><style>', '<![CDATA[', 'é', '\u2028', '{~', '<title>x', '"', "'", '  ', 'text', '\0'],
+  );
+  const pastes = fc.array(bits, { minLength: 1, maxLength: 40 }).map((some) => some.join(''));
+
+  it('is cut, never printed anew: what is kept stood in the paste, in that order', () => {
+    fc.assert(
+      fc.property(pastes, (text) => {
+        fc.pre(text.trim() !== '');
+        const { mould } = importSnippet([{ name: 'a.html', text }]);
+        const template = mould.template.replaceAll('{~~', '{~');
+        const script = mould.script.replace(/^;/gm, '');
+        for (const kept of [template, mould.style, script]) {
+          expect(isCutFrom(kept.replace(/\s/g, ''), text)).toBe(true);
+        }
+        expect(mould.files['snippet/a.html']).toBe(text);
+      }),
+      { seed: 7, numRuns: 1000 },
+    );
+  });
+});
