@@ -33,5 +33,7 @@ export const runtime = {
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')
   .replace(/package\.json$/, 'bin/tsc');
-const { status } = spawnSync(process.execPath, [tsc, '--build', `${root}src/cli`], { stdio: 'inherit' });
+const { status } = spawnSync(process.execPath, [tsc, '--build', `${root}src/cli`], {
+  stdio: 'inherit',
+});
 process.exit(status ?? 1);

@@ -54,7 +54,11 @@ describe('a paste becomes the mould beside it', () => {
         version: '8.0.1',
         style: 'https://styles.example/normalize/8.0.1/normalize.min.css',
       },
-      { name: 'dial', version: '2.4.1', script: 'https://code.example/dial@2.4.1/dist/dial.min.js' },
+      {
+        name: 'dial',
+        version: '2.4.1',
+        script: 'https://code.example/dial@2.4.1/dist/dial.min.js',
+      },
     ]);
     expect(dropped.map(({ what, line }) => `${line} ${what}`)).toEqual([
       '4 <meta charset="utf-8">',
@@ -99,7 +103,18 @@ function isCutFrom(part: string, whole: string): boolean {
 describe('whatever is pasted', () => {
   const bits = fc.constantFrom(
     ...['<p>', '</p>', '<style>', '</style>', '<script>', '</script>', '<b class="a', '">', '<!--'],
-    ...['-->', 'a { b: c }', '{', '}', 'let a = 1;', '</body>', '<body>', '<template>', '\r\n', '\n'],
+    ...[
+      '-->',
+      'a { b: c }',
+      '{',
+      '}',
+      'let a = 1;',
+      '</body>',
+      '<body>',
+      '<template>',
+      '\r\n',
+      '\n',
+    ],
     ...['<svg><style>', '<![CDATA[', 'é', '\u2028', '{~', '<title>x', '"', "'", '  ', 'text', '\0'],
   );
   const pastes = fc.array(bits, { minLength: 1, maxLength: 40 }).map((some) => some.join(''));

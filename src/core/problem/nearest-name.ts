@@ -9,7 +9,7 @@ export function nearestName(typed: string, known: readonly string[]): string | u
   let best: string | undefined;
   let least = Number.POSITIVE_INFINITY;
   for (const name of known) {
-    const apart = distance(typed.toLowerCase(), name.toLowerCase());
+    const apart = typingDistance(typed.toLowerCase(), name.toLowerCase());
     const most = Math.max(1, Math.floor(name.length * 0.4));
     if (apart < least && apart <= most && apart * 2 < typed.length) {
       best = name;
@@ -17,4 +17,14 @@ export function nearestName(typed: string, known: readonly string[]): string | u
     }
   }
   return best;
+}
+
+/** Levenshtein distance, where two neighbouring letters in the wrong order count as one slip. */
+function typingDistance(typed: string, name: string): number {
+  for (let index = 0; typed.length === name.length && index < typed.length - 1; index += 1) {
+    const swapped =
+      typed.slice(0, index) + typed[index + 1] + typed[index] + typed.slice(index + 2);
+    if (swapped === name && swapped !== typed) return 1;
+  }
+  return distance(typed, name);
 }

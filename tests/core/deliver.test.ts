@@ -1,0 +1,152 @@
+import fc from 'fast-check';
+import { type DefaultTreeAdapterTypes, parse } from 'parse5';
+import { describe, expect, it } from 'vitest';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { deliver } from '../../src/core/deliver/deliver.ts';
+import { importSnippet, snippetToDelivery } from '../../src/core/index.ts';
+import type { JsonObject } from '../../src/core/model/json-source.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
+import { mouldOf, someFields } from '../support/mould.ts';
+
+const runtime = { start: 'start' };
+
+function blockOf(mould: Mould, values: JsonObject = {}): string {
+  const cast = compileMould(mould).cast({ id: 'c', values });
+  return deliver(cast, { form: 'block', runtime }).parts.html ?? '';
+}
+
+const bound = mouldOf({
+  fields: someFields,
+  template:
+    '<p title="{~heading~}" class="{~note~}" style="color: {~tint~}"><a href="{~more~}">{~more~}</a>' +
+    '<b km-each="rows" title="{~rows.time~}">{~rows.calls#count~}</b>{~heading~}</p>'.replace(
+      '{~rows.calls#count~}',
+      '<i km-each="rows.calls">{~rows.calls~}</i>',
+    ),
+  style:
+    'p { color: var(--tint) } b { color: var(--rows-shade) } p::after { content: var(--heading) }',
+  script: 'console.log(mould.values.heading)',
+});
+
+describe('a block', () => {
+  it('is style, markup and script in one piece', () => {
+    const mould = mouldOf({ template: '<p>a</p>\n', style: 'p { margin: 0 }\n', script: 'go()\n' });
+    expect(blockOf(mould)).toBe(`<!-- board 1.0.0, cast c -->
+<style>
+p:is(#km_, [data-mould="board"], [data-mould="board"] *) { margin: 0 }
+</style>
+<p data-mould="board" data-cast="c">a</p>
+<script>
+start("c", {}, function (mould) {
+go()
+});
+</script>
+`);
+  });
+
+  it('holds nothing that the mould has not', () => {
+    expect(blockOf(mouldOf({ template: '<p>a</p>' }))).toBe(
+      '<!-- board 1.0.0, cast c -->\n<p data-mould="board" data-cast="c">a</p>\n',
+    );
+  });
+
+  it('gives a script that speaks of mould its values, as data that cannot end it', () => {
+    const html = blockOf(bound, { heading: '</script>\u2028' });
+    expect(html).toContain('start("c", {"heading":"\\u003c/script>\\u2028"');
+  });
+
+  it('loads libraries in order, style before and script after the markup', () => {
+    const manifest = {
+      ...mouldOf({}).manifest,
+      libraries: [
+        { name: 'a', script: '/a.js', style: '/a.css?x&y' },
+        { name: 'b', script: '/b.js' },
+      ],
+    };
+    const html = blockOf({ ...mouldOf({ script: 'go()' }), manifest });
+    expect(html.match(/(?:href|src)="[^"]*"|<p|start/g)).toEqual([
+      ...['href="/a.css?x&amp;y"', '<p', 'src="/a.js"', 'src="/b.js"', 'start'],
+    ]);
+  });
+});
+
+it('an unbound mould gives back the markup of the paste, byte for byte', () => {
+  const text = '<ul class=a >\n\t<LI>one<li>two &amp; <br/>\r\n</ul><!-- end -->';
+  const { mould } = importSnippet([{ name: 'a.html', text }]);
+  const { markup } = compileMould(mould).cast({ id: 'c' });
+  expect(markup.replace(' data-mould="a" data-cast="c"', '').trimEnd()).toBe(text);
+});
+
+it('the whole path is one call', () => {
+  const { parts, findings } = snippetToDelivery(
+    [{ name: 'rail.html', text: '<h2>Trams</h2>' }],
+    (mould) => ({
+      ...mould,
+      manifest: { ...mould.manifest, fields: { properties: { heading: { type: 'string' } } } },
+      template: mould.template.replace('Trams', '{~heading~}'),
+    }),
+    { values: { heading: 'Sunday <service>' } },
+    { form: 'block', document: true, runtime },
+  );
+  expect(findings).toEqual([]);
+  expect(parts.html).toContain('>Sunday &lt;service&gt;</h2>');
+  expect(parts.document).toMatch(/^<!doctype html>\n<html lang="en">/);
+});
+
+it('the same mould and values give the same bytes, and another cast another id', () => {
+  const cast = (values: JsonObject) => compileMould(bound).cast({ values });
+  expect(cast({ heading: 'a' })).toEqual(cast({ heading: 'a' }));
+  expect(cast({ heading: 'a' }).id).not.toBe(cast({ heading: 'b' }).id);
+});
+
+/** Names of elements and attributes in order: what no value may change. */
+function skeleton(html: string): string {
+  const names: string[] = [];
+  const visit = (node: DefaultTreeAdapterTypes.Node): void => {
+    if ('tagName' in node) {
+      const isCode = node.tagName === 'style' || node.tagName === 'script';
+      const attributes = node.attrs.map(({ name }) => name).filter((name) => !loose.has(name));
+      names.push(`${node.tagName}[${attributes}]${isCode ? node.childNodes.length : ''}`);
+    }
+    if ('childNodes' in node) for (const child of node.childNodes) visit(child);
+  };
+  visit(parse(html));
+  return names.join(' ');
+}
+
+/** Attributes of the bound template that are left out where their value is empty. */
+const loose = new Set(['title', 'class', 'href', 'target', 'rel']);
+
+describe('no value leaves its place', () => {
+  const payloads = fc.oneof(
+    fc.string({ unit: 'binary', maxLength: 12 }),
+    fc
+      .array(
+        fc.constantFrom(
+          ...['<', '>', '"', "'", '&', '`', '=', ' ', '/', '\\', '{~', '~}', '{', '}', ';', ')'],
+          ...['</p>', '<script>', '</script>', '<!--', '-->', '</style>', '<img onerror=x>', '*/'],
+          ...['javascript:', 'url(', 'expression(', '\0', '\n', '\u2028', '&quot;', '\\3c ', '$&'],
+        ),
+        { maxLength: 8 },
+      )
+      .map((some) => some.join('')),
+  );
+  const compiled = compileMould(bound);
+  const plain = deliver(compiled.cast({ id: 'c' }), { form: 'block', runtime }).parts.html ?? '';
+
+  it('whatever the text, the elements and attributes around it stay the same', () => {
+    fc.assert(
+      fc.property(payloads, payloads, payloads, (a, b, c) => {
+        const rows = [
+          { time: a, shade: b },
+          { time: b, calls: [c, a] },
+        ];
+        const values = { heading: a, note: b, tint: c, more: { href: b, text: c }, rows };
+        const cast = compiled.cast({ id: 'c', values });
+        const { html = '' } = deliver(cast, { form: 'block', runtime }).parts;
+        expect(skeleton(html)).toBe(skeleton(plain));
+      }),
+      { seed: 3, numRuns: 500 },
+    );
+  });
+});
