@@ -1,0 +1,197 @@
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { demo, folderWith, folderWithRail, keenMould } from '../support/command.ts';
+
+const rail = join(demo, 'snippets', 'notice-rail.html');
+
+describe('import', () => {
+  it('makes a mould folder with the paste kept byte for byte', async () => {
+    const folder = folderWith();
+    const { status, stdout, stderr } = await keenMould(folder, ['import', rail]);
+    expect({ status, stdout }).toEqual({ status: 0, stdout: '' });
+    expect(stderr).toContain('notice-rail is made from');
+    expect(readdirSync(join(folder, 'notice-rail')).sort()).toEqual([
+      ...['mould.json', 'script.js', 'snippet', 'style.css', 'template.html'],
+    ]);
+    const kept = readFileSync(join(folder, 'notice-rail', 'snippet', 'notice-rail.html'));
+    expect(kept.equals(readFileSync(rail))).toBe(true);
+  });
+
+  it('keeps bytes that are no UTF-8, and reads them as a browser would', async () => {
+    const folder = folderWith();
+    const bytes = Buffer.from('<p>Caf\xe9</p>', 'latin1');
+    writeFileSync(join(folder, 'a.html'), bytes);
+    await keenMould(folder, ['import', 'a.html']);
+    expect(readFileSync(join(folder, 'a/snippet/a.html')).equals(bytes)).toBe(true);
+    expect(readFileSync(join(folder, 'a/template.html'), 'utf8')).toBe('<p>Café</p>\n');
+  });
+
+  it('takes standard input, and panes, and prints one JSON document with --json', async () => {
+    const folder = folderWith({ 'a.css': 'p { color: red }' });
+    const words = ['import', '--html', '-', '--css', 'a.css', '--name', 'tram', '--json'];
+    const { status, stdout, stderr } = await keenMould(folder, words, '<p>Tram</p>');
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
+    expect(JSON.parse(stdout)).toEqual({
+      mould: 'tram',
+      name: 'tram',
+      files: ['mould.json', 'template.html', 'style.css', 'snippet/snippet.html', 'snippet/a.css'],
+      ...{ libraries: [], findings: [], dropped: [], fields: 0 },
+    });
+  });
+
+  it('never overwrites, and leaves nothing half-written', async () => {
+    const folder = folderWith({ 'a.html': '<p>a</p>' });
+    await keenMould(folder, ['import', 'a.html']);
+    writeFileSync(join(folder, 'a/template.html'), '<p>mine</p>');
+    const { status, stderr } = await keenMould(folder, ['import', 'a.html']);
+    expect({ status, stderr }).toMatchObject({ status: 2 });
+    expect(stderr).toContain('a is there already.');
+    expect(readFileSync(join(folder, 'a/template.html'), 'utf8')).toBe('<p>mine</p>');
+    expect(readdirSync(folder).sort()).toEqual(['a', 'a.html']);
+  });
+});
+
+describe('cast', () => {
+  it('prints the block alone on standard output', async () => {
+    const folder = folderWithRail();
+    const words = ['cast', 'notice-rail', '--fill', 'heading=A & B', '--id', 'top'];
+    const { status, stdout, stderr } = await keenMould(folder, words);
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
+    expect(stdout).toMatch(/^<!-- notice-rail 1\.0\.0, cast top -->\n<style>/);
+    expect(stdout).toContain('<h2 class="rail__title">A &amp; B</h2>');
+  });
+
+  it('fills from files and paths in turn, the later winning', async () => {
+    const folder = folderWithRail();
+    const sunday = join(demo, 'casts', 'summer-sunday.json');
+    writeFileSync(join(folder, 'v.json'), '{ "heading": "From a file", "date": "Today" }');
+    const fills = [sunday, 'heading=By path', 'v.json', 'out.0.to.text=Top field'];
+    const words = ['cast', 'notice-rail', ...fills.flatMap((one) => ['--fill', one]), '--json'];
+    const { stdout } = await keenMould(folder, words);
+    const { id, form, parts, findings } = JSON.parse(stdout);
+    expect({ id, form, findings }).toEqual({ id: 'summer-sunday', form: 'block', findings: [] });
+    expect(parts.html).toContain('>From a file</h2>');
+    expect(parts.html).toContain('>Top field <small');
+    expect(parts.html).toContain('href="/stops/quarry-end"');
+  });
+
+  it('reads a cast that names its mould, and writes a whole document', async () => {
+    const folder = folderWithRail();
+    const cast = { format: 1, mould: 'notice-rail', values: { notice: 'Car 7 is back' } };
+    writeFileSync(join(folder, 'cast.json'), JSON.stringify(cast));
+    const words = ['cast', 'cast.json', '--document', '--out', 'page.html'];
+    expect(await keenMould(folder, words)).toMatchObject({ status: 0, stdout: '' });
+    const page = readFileSync(join(folder, 'page.html'), 'utf8');
+    expect(page).toMatch(/^<!doctype html>/);
+    expect(page).toContain('<p class="rail__notice">Car 7 is back</p>');
+    expect(await keenMould(folder, words)).toMatchObject({ status: 2 });
+    expect(await keenMould(folder, [...words, '--replace'])).toMatchObject({ status: 0 });
+  });
+
+  it('with a value refused is done with the default, and says so by status 1', async () => {
+    const folder = folderWithRail();
+    writeFileSync(join(folder, 'v.json'), '{\n  "speed": 900\n}');
+    const { status, stdout, stderr } = await keenMould(folder, ['cast', 'notice-rail', '--fill', 'v.json']);
+    expect(status).toBe(1);
+    expect(stdout).toContain('"speed":40');
+    expect(stderr).toContain('Speed must be at most 200, but 900 was given; its default is used.');
+    expect(stderr).toContain('v.json:2:12');
+  });
+});
+
+describe('what cannot be carried out is one sentence, status 2, and nothing on disk', () => {
+  const cases: [words: string[], said: string][] = [
+    [['import', 'none.html'], 'There is no file none.html.'],
+    [['import', '.'], '. cannot be read: it is a folder.'],
+    [['import', 'empty.html'], 'There is nothing in this paste but white space.'],
+    [['import', 'zero.html'], 'zero.html is not text: it holds zero bytes.'],
+    [['import'], 'There is no file to import.'],
+    [['import', 'a.html', '--name', '9 lives'], 'The name "9 lives" must begin with a letter'],
+    [['import', 'a.html', '--out', 'a.html/b'], 'cannot be written: a part of its path is a file'],
+    [['import', 'a.html', '--nmae', 'x'], "Unknown option '--nmae'; did you mean --name?"],
+    [['improt'], "Unknown command 'improt'; did you mean import?"],
+    [['cast'], "Missing required argument 'MOULD|CAST.json'."],
+    [['cast', 'none'], 'There is no file none.'],
+    [['cast', '.'], '. is not a mould: it holds no mould.json.'],
+    [['cast', 'values.json'], 'values.json names no mould, so it is no cast'],
+    [['cast', 'notice-rail', '--fill', 'headnig=a'], 'No field is called headnig. Did you mean heading?'],
+    [['cast', 'notice-rail', '--fill', 'broken.json'], 'a property name in double quotes is expected'],
+    [['cast', 'notice-rail', '--id', 'a b'], 'A cast cannot have the id "a b".'],
+    [['cast', 'notice-rail', '--as', 'blok'], 'There is no form blok; the forms are block.'],
+    [['proof', 'notice-rail', '--widths', '360,wide'], '--widths takes whole numbers of px'],
+    [['proof', 'notice-rail', '--out', 'mine'], 'mine holds files that no proof made'],
+    [['preview', 'notice-rail', '--port', 'x'], '--port takes a whole number from 0 to 65535, not x.'],
+    [['preview', '.'], '. is not a mould'],
+  ];
+  it.each(cases)('keen-mould %j', async (words, said) => {
+    const folder = folderWithRail();
+    const files = {
+      'a.html': '<p>a</p>',
+      'empty.html': ' \n',
+      'zero.html': 'a\0b',
+      'values.json': '{}',
+      'broken.json': '{ "a": 1, }',
+    };
+    for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text);
+    await keenMould(folder, ['import', 'a.html', '--name', 'mine']);
+    const before = readdirSync(folder, { recursive: true }).sort();
+    const { status, stdout, stderr } = await keenMould(folder, words);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    // Lines are broken to the width of the terminal.
+    expect(stderr.replace(/\n {8}/g, ' ')).toContain(said);
+    expect(readdirSync(folder, { recursive: true }).sort()).toEqual(before);
+    const json = await keenMould(folder, [...words, '--json']);
+    expect(JSON.parse(json.stdout).findings[0].message).toContain(said);
+  });
+
+  it('a mould that is broken is told with the lines around the place, by status 1', async () => {
+    const folder = folderWithRail();
+    const template = join(folder, 'notice-rail/template.html');
+    writeFileSync(template, '<section>\n  {~hedaing~}\n</section>');
+    const { status, stdout, stderr } = await keenMould(folder, ['cast', 'notice-rail']);
+    expect({ status, stdout }).toEqual({ status: 1, stdout: '' });
+    expect(stderr).toContain(`notice-rail/template.html:2:3
+        1 | <section>
+        2 |   {~hedaing~}
+          |   ^
+        3 | </section>
+        Declare it under fields in mould.json, or correct the path.
+        template/unknown-field`);
+  });
+});
+
+it('help fits 80 columns, and names every command', async () => {
+  const { status, stdout } = await keenMould(folderWith(), ['--help']);
+  expect(status).toBe(0);
+  for (const name of ['import', 'cast', 'preview', 'proof', 'demo']) expect(stdout).toContain(name);
+  expect(Math.max(...stdout.split('\n').map((line) => line.length))).toBeLessThanOrEqual(80);
+});
+
+describe('demo', () => {
+  it('makes all it says, and prints it in a few lines', async () => {
+    const folder = folderWith();
+    const { status, stderr } = await keenMould(folder, ['demo']);
+    expect(status).toBe(0);
+    const made = ['imported', 'notice-rail', 'summer-sunday.html', 'proof/sheet.png'];
+    for (const path of made) {
+      expect(stderr).toContain(`keen-mould-demo/${path}`);
+      expect(existsSync(join(folder, 'keen-mould-demo', path))).toBe(true);
+    }
+    expect(stderr.split('\n').length).toBeLessThan(30);
+    const { shots } = JSON.parse(
+      readFileSync(join(folder, 'keen-mould-demo/proof/facts.json'), 'utf8'),
+    );
+    expect(shots.map(({ width }: { width: number }) => width)).toEqual([360, 768, 1280]);
+    for (const shot of shots) {
+      expect(shot).toMatchObject({ overflow: [], consoleErrors: [], failedRequests: [] });
+    }
+  });
+
+  it('takes the next free folder, so that nothing made before is lost', async () => {
+    const folder = folderWith({ 'keen-mould-demo': 'mine' });
+    const { stdout } = await keenMould(folder, ['demo', '--json']);
+    expect(JSON.parse(stdout).out).toBe('keen-mould-demo-2');
+    expect(readFileSync(join(folder, 'keen-mould-demo'), 'utf8')).toBe('mine');
+  });
+});
