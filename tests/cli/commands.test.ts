@@ -92,7 +92,12 @@ describe('cast', () => {
   it('with a value refused is done with the default, and says so by status 1', async () => {
     const folder = folderWithRail();
     writeFileSync(join(folder, 'v.json'), '{\n  "speed": 900\n}');
-    const { status, stdout, stderr } = await keenMould(folder, ['cast', 'notice-rail', '--fill', 'v.json']);
+    const { status, stdout, stderr } = await keenMould(folder, [
+      'cast',
+      'notice-rail',
+      '--fill',
+      'v.json',
+    ]);
     expect(status).toBe(1);
     expect(stdout).toContain('"speed":40');
     expect(stderr).toContain('Speed must be at most 200, but 900 was given; its default is used.');
@@ -115,13 +120,22 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['cast', 'none'], 'There is no file none.'],
     [['cast', '.'], '. is not a mould: it holds no mould.json.'],
     [['cast', 'values.json'], 'values.json names no mould, so it is no cast'],
-    [['cast', 'notice-rail', '--fill', 'headnig=a'], 'No field is called headnig. Did you mean heading?'],
-    [['cast', 'notice-rail', '--fill', 'broken.json'], 'a property name in double quotes is expected'],
+    [
+      ['cast', 'notice-rail', '--fill', 'headnig=a'],
+      'No field is called headnig. Did you mean heading?',
+    ],
+    [
+      ['cast', 'notice-rail', '--fill', 'broken.json'],
+      'a property name in double quotes is expected',
+    ],
     [['cast', 'notice-rail', '--id', 'a b'], 'A cast cannot have the id "a b".'],
     [['cast', 'notice-rail', '--as', 'blok'], 'There is no form blok; the forms are block.'],
     [['proof', 'notice-rail', '--widths', '360,wide'], '--widths takes whole numbers of px'],
     [['proof', 'notice-rail', '--out', 'mine'], 'mine holds files that no proof made'],
-    [['preview', 'notice-rail', '--port', 'x'], '--port takes a whole number from 0 to 65535, not x.'],
+    [
+      ['preview', 'notice-rail', '--port', 'x'],
+      '--port takes a whole number from 0 to 65535, not x.',
+    ],
     [['preview', '.'], '. is not a mould'],
   ];
   it.each(cases)('keen-mould %j', async (words, said) => {

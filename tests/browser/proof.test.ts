@@ -1,0 +1,167 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { PNG } from 'pngjs';
+import { describe, expect, it } from 'vitest';
+import { readMould } from '../../src/node/files/mould-folder.ts';
+import { proof } from '../../src/node/proof/proof.ts';
+import { shoot } from '../../src/node/proof/shoot.ts';
+import { withBrowser } from '../support/browser.ts';
+import { demo, folderWith, keenMould } from '../support/command.ts';
+import { mouldOf } from '../support/mould.ts';
+
+const { browser } = withBrowser();
+
+function shot(html: string, widthPx = 360) {
+  const document = `<!doctype html><style>body { margin: 0 }</style><div data-cast="c">${html}</div>`;
+  return shoot(browser(), { mould: 'm', document, files: {}, libraries: [] }, widthPx);
+}
+
+describe('what sticks out to the right is found, and nothing else', () => {
+  const wide = 'width: 400px; height: 20px';
+  const cases: [name: string, html: string, found: string[]][] = [
+    ['a wide box', `<p style="${wide}">a</p>`, ['div > p 40']],
+    [
+      'only the first of boxes in boxes',
+      `<p class="w" style="${wide}"><b style="display: block; ${wide}">a</b></p>`,
+      ['div > p.w 40'],
+    ],
+    [
+      'what reaches further than the wide box around it',
+      `<div class="w" style="${wide}"><i style="display: block; width: 450px">a</i></div>`,
+      ['div > div.w 40', 'div > div.w > i 90'],
+    ],
+    [
+      'words that may not break',
+      '<p style="white-space: nowrap; font: 20px monospace">Brindle Vale Tramway departures</p>',
+      ['div > p 12'],
+    ],
+    [
+      'a box moved aside',
+      '<b style="position: absolute; left: 350px; width: 20px">a</b>',
+      ['div > b 10'],
+    ],
+    [
+      'a fixed box inside a clipped one',
+      `<p style="overflow: hidden"><b style="position: fixed; ${wide}">a</b></p>`,
+      ['div > p > b 40'],
+    ],
+    [
+      'an absolute box that its clipped parent does not hold',
+      `<p style="overflow: hidden; height: 9px"><b style="position: absolute; ${wide}">a</b></p>`,
+      ['div > p > b 40'],
+    ],
+    ['the second of two alike', `<p>a</p><p style="${wide}">a</p>`, ['div > p:nth-child(2) 40']],
+    [
+      'a clipped box',
+      `<p style="overflow: hidden"><b style="display: block; ${wide}">a</b></p>`,
+      [],
+    ],
+    [
+      'a box that scrolls',
+      `<p style="overflow-x: auto"><b style="display: block; ${wide}">a</b></p>`,
+      [],
+    ],
+    ['a hidden box', `<p style="visibility: hidden; ${wide}">a</p>`, []],
+    ['a box that fits', '<p style="width: 360px">a</p>', []],
+    ['less than a pixel', '<p style="width: 360.4px">a</p>', []],
+  ];
+  it.each(cases)('%s', async (_, html, found) => {
+    const { overflow } = await shot(html);
+    expect(overflow.map(({ selector, by }) => `${selector} ${by}`)).toEqual(found);
+  });
+});
+
+describe('a picture', () => {
+  it('is as wide as the viewport and as high as what is shown', async () => {
+    const { png, height } = await shot('<p style="margin: 0; height: 123px">a</p>', 500);
+    const { width, height: pixels } = PNG.sync.read(Buffer.from(png));
+    expect({ width, pixels, height }).toEqual({ width: 500, pixels: 123, height: 123 });
+  });
+
+  it('goes on where a page is longer than the viewport', async () => {
+    expect((await shot('<p style="height: 1500px; margin: 0">a</p>')).height).toBe(1500);
+  });
+
+  it('is taken two seconds in, on a clock that stands still', async () => {
+    const html = `<style>@keyframes k { to { margin-left: 100px } } b { animation: k 4s linear; display: block; width: 9px; height: 9px }</style>
+<b>a</b><script>setTimeout(() => { throw new Error('at ' + performance.now() + ' ' + Date.now() + ' ' + Math.random()) }, 1999);
+setTimeout(() => { throw new Error('late') }, 2001)</script>`;
+    const [one, two] = [await shot(html), await shot(html)];
+    expect(one.consoleErrors).toHaveLength(1);
+    expect(one.consoleErrors[0]).toMatch(/^Error: at 1999 1780822801999 0\.\d+$/);
+    expect(one.consoleErrors).toEqual(two.consoleErrors);
+    expect(Buffer.from(one.png).equals(Buffer.from(two.png))).toBe(true);
+  });
+
+  it('never asks elsewhere, and says what it did not fetch', async () => {
+    const { failedRequests, consoleErrors } = await shot(
+      '<img src="https://pictures.example/tram.png"><img src="assets/none.svg"><script>console.error("oh")</script>',
+    );
+    expect(failedRequests).toEqual([
+      { url: 'https://pictures.example/tram.png', why: 'not fetched: it lies elsewhere' },
+      { url: 'assets/none.svg', why: 'no such file in the mould' },
+    ]);
+    expect(consoleErrors).toEqual(['oh']);
+  });
+
+  it("shows the mould's own files", async () => {
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="50" height="70"/>';
+    const document =
+      '<body style="margin: 0"><img data-cast="c" src="assets/a.svg" style="display: block">';
+    const subject = { mould: 'm', document, files: { 'assets/a.svg': svg }, libraries: [] };
+    expect(await shoot(browser(), subject, 360)).toMatchObject({ height: 70, failedRequests: [] });
+  });
+});
+
+describe('a proof', () => {
+  it('of the notice rail is the same twice, byte for byte, and finds it moving', async () => {
+    const { mould } = await readMould(join(demo, 'moulds', 'notice-rail'));
+    const folder = folderWith();
+    const steps: number[] = [];
+    const onProgress = ({ done }: { done: number }) => steps.push(done);
+    const one = await proof([{ mould }], { out: join(folder, 'one'), onProgress });
+    const two = await proof([{ mould }], { out: join(folder, 'two') });
+    expect(steps).toEqual([1, 2, 3]);
+    const read = (path: string) => readFileSync(path);
+    for (const [index, shot] of one.shots.entries()) {
+      expect(read(shot.png).equals(read(two.shots[index]?.png ?? ''))).toBe(true);
+    }
+    expect(read(one.sheet).equals(read(two.sheet))).toBe(true);
+    expect(new Set(one.shots.map(({ overflow }) => overflow.length))).toEqual(new Set([0]));
+    // At rest the first tram stands at the left edge; two seconds on it has glided away from it.
+    const still = { ...mould, style: `${mould.style}\n.run { animation: none }` };
+    const rested = await proof([{ mould: still }], { out: join(folder, 'still') });
+    expect(read(rested.shots[0]?.png ?? '').equals(read(one.shots[0]?.png ?? ''))).toBe(false);
+  });
+
+  it('reports a fault with its element in every output, by width', async () => {
+    const folder = folderWith();
+    const mould = mouldOf({ template: '<p class="w">a</p>', style: '.w { width: 500px }' });
+    const made = await proof([{ mould }], { out: join(folder, 'p'), widths: [360, 600] });
+    expect(made.shots.map(({ width, overflow }) => [width, overflow.length])).toEqual([
+      [360, 1],
+      [600, 0],
+    ]);
+    expect(made.shots[0]?.overflow[0]).toMatchObject({ selector: 'p.w', by: 140, width: 500 });
+    expect(JSON.parse(readFileSync(made.facts, 'utf8'))).toEqual(JSON.parse(JSON.stringify(made)));
+    const report = readFileSync(made.report, 'utf8');
+    expect(report).toContain('sticks out 140 px to the right <code>p.w</code>');
+    expect(report.indexOf('at 360 px')).toBeLessThan(report.indexOf('at 600 px'));
+  });
+
+  it('gives up on a script without end, in words', async () => {
+    const mould = mouldOf({ script: 'for (;;);' });
+    const options = { out: join(folderWith(), 'p'), widths: [360] };
+    await expect(proof([{ mould }], options)).rejects.toThrow(/No picture of board at 360 px/);
+  }, 90_000);
+
+  it('of a command shows progress and the figures first', async () => {
+    const folder = folderWith({ 'a.html': '<p style="width: 900px">a</p>' });
+    await keenMould(folder, ['import', 'a.html']);
+    const { status, stderr } = await keenMould(folder, ['proof', 'a', '--widths', '360,1000']);
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/proof 1 of 2: a at \d+ px\nproof 2 of 2/);
+    expect(stderr).toMatch(/ 360 × \d+ px {3}a {3}1 fault\n +p sticks out 540 px to the right\n/);
+    expect(stderr).toMatch(/1000 × \d+ px {3}a {3}no faults found/);
+  });
+});
