@@ -8,6 +8,8 @@ const safeSchemes = new Set(['http', 'https', 'mailto', 'tel', 'sms']);
  * before it looks for a scheme, so they are dropped here first: `java\nscript:` is a script.
  */
 export function isSafeAddress(address: string): boolean {
+  // Most addresses are paths; a scheme needs a colon.
+  if (!address.includes(':')) return true;
   const bare = address.replace(/[\t\n\r]/g, '').replace(/^[\u0000-\u0020]+/, '');
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(bare)?.[1];
   return scheme === undefined || safeSchemes.has(scheme.toLowerCase());

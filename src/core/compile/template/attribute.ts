@@ -86,9 +86,17 @@ export function compileAttribute(
     for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
   }
   const parts = references.map((reference) => partOf(reference, place));
+  const opening = ` ${name}=${quote}`;
+  const [only] = parts;
+  if (only && parts.length === 1 && !hasFixedText) {
+    return (scope) => {
+      const text = only(scope);
+      if (text === '' || (needsCheck && !isSafeAddress(text))) return '';
+      return opening + texts[0] + toHtmlText(text) + texts[1] + quote;
+    };
+  }
   const value = compileValue(bound);
   const unescaped = needsCheck ? joined(texts, parts) : undefined;
-  const opening = ` ${name}=${quote}`;
   return (scope) => {
     if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
     if (unescaped && !isSafeAddress(unescaped(scope))) return '';

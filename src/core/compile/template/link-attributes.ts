@@ -33,21 +33,28 @@ export function compileLinkAttributes(
   const read = readerOf(link);
   const authorsWords = words(authors.rel ?? '');
   const authorsTarget = authors.target === undefined ? '' : ` target="${authors.target}"`;
+  const authorsOwn = authorsTarget + relOf(authorsWords);
   return (scope) => {
     const value = read(scope) as JsonObject;
     const href = String(value.href ?? '');
     const isNewTab = value.newTab === true || (value.newTab === 'offsite' && isOffsite(href));
     const opens = isNewTab && href !== '';
+    // By far the most links open here and say nothing of their relation.
+    if (!opens && !value.rel) return authorsOwn;
     const rel = new Set([...authorsWords, ...words(toHtmlText(String(value.rel ?? '')))]);
     if (opens) rel.add('noopener');
     const target = opens ? ' target="_blank"' : authorsTarget;
-    return target + (rel.size > 0 ? ` rel="${[...rel].join(' ')}"` : '');
+    return target + relOf([...rel]);
   };
 }
 
 /** Which host a cast ends up on is not known, so any absolute web address counts as elsewhere. */
 function isOffsite(href: string): boolean {
   return /^\s*(?:https?:)?\/\//i.test(href);
+}
+
+function relOf(rel: readonly string[]): string {
+  return rel.length > 0 ? ` rel="${rel.join(' ')}"` : '';
 }
 
 function words(list: string): string[] {

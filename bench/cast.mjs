@@ -1,0 +1,116 @@
+// What one cast costs next to a hand-written function that builds and escapes the same string.
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { Bench } from 'tinybench';
+import { compileMould } from '../dist/core/compile/compile-mould.js';
+
+/** One escaper for text and quoted attributes, with the same short cut as ours has. */
+const special = /[&<>"']/;
+const references = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const escape = (value) => {
+  const text = String(value ?? '');
+  return special.test(text) ? text.replace(/[&<>"']/g, (char) => references[char]) : text;
+};
+
+const isSafe = (href) => {
+  if (!href.includes(':')) return true;
+  const bare = href.replace(/[\t\n\r]/g, '').trimStart();
+  return !/^[a-z][a-z0-9+.-]*:/i.test(bare) || /^(?:https?|mailto|tel|sms):/i.test(bare);
+};
+
+const fields = {
+  heading: { type: 'string', default: 'Trams today' },
+  note: { type: 'string', default: 'Car 7 is back & runs until four.' },
+  tone: { enum: ['warm', 'cool'], default: 'warm' },
+  more: { kind: 'link', default: { href: '/timetable', text: 'Full timetable' } },
+  rows: {
+    type: 'array',
+    items: {
+      type: 'object',
+      properties: {
+        time: { type: 'string', default: '10:20' },
+        to: { kind: 'link', default: { href: '/quarry', text: 'Quarry End' } },
+        line: { type: 'string', default: 'Valley line' },
+      },
+    },
+    default: [{}],
+  },
+};
+
+const template = `<section class="card {~tone~}" title="{~heading~}">
+  <h2>{~heading~}</h2>
+  <p km-when="note">{~note~}</p>
+  <a href="{~more~}">{~more~}</a>
+  <ul>
+    <li km-each="rows"><b>{~rows.time~}</b> <a href="{~rows.to~}">{~rows.to~}</a> <small>{~rows.line~}</small></li>
+  </ul>
+</section>`;
+
+const linkByHand = ({ href, newTab, rel }) => {
+  if (!newTab && !rel) return href && isSafe(href) ? `<a href="${escape(href)}">` : '<a>';
+  const opens = newTab === true || (newTab === 'offsite' && /^(?:https?:)?\/\//i.test(href));
+  const words = [rel, opens ? 'noopener' : ''].filter(Boolean).join(' ');
+  const address = href && isSafe(href) ? ` href="${escape(href)}"` : '';
+  return `<a${address}${opens ? ' target="_blank"' : ''}${words ? ` rel="${escape(words)}"` : ''}>`;
+};
+
+const byHand = (values, id) => {
+  let rows = '';
+  for (const { time, to, line } of values.rows) {
+    rows += `\n    <li><b>${escape(time)}</b> ${linkByHand(to)}${escape(to.text)}</a> <small>${escape(line)}</small></li>`;
+  }
+  return `<section data-mould="bench" data-cast="${id}" class="card ${escape(values.tone)}" title="${escape(values.heading)}">
+  <h2>${escape(values.heading)}</h2>${values.note ? `\n  <p>${escape(values.note)}</p>` : ''}
+  ${linkByHand(values.more)}${escape(values.more.text)}</a>
+  <ul>${rows}
+  </ul>
+</section>`;
+};
+
+const manifest = {
+  format: 1,
+  name: 'bench',
+  version: '1.0.0',
+  fields: { type: 'object', properties: fields },
+};
+const manifestText = JSON.stringify(manifest);
+const compiled = compileMould({
+  manifest,
+  manifestText,
+  template,
+  style: '',
+  script: '',
+  files: {},
+});
+
+const row = (index) => ({
+  time: `${index % 24}:20`,
+  line: index % 3 ? 'Valley line' : 'Bell & "whistle"',
+});
+const sizes = { card: 1, list: 1000 };
+const results = {};
+for (const [name, count] of Object.entries(sizes)) {
+  const given = { rows: Array.from({ length: count }, (_, index) => row(index)) };
+  const { values } = compiled.cast({ id: 'c', values: given });
+  if (compiled.write(values, 'c') !== byHand(values, 'c')) throw new Error('The two differ.');
+  const bench = new Bench({ time: 1500, warmupTime: 500 });
+  bench.add('by hand', () => byHand(values, 'c'));
+  bench.add('written', () => compiled.write(values, 'c'));
+  bench.add('checked and written', () => compiled.cast({ id: 'c', values: given }));
+  await bench.run();
+  const [hand, written, cast] = bench.tasks.map(({ result }) => result.latency.p50);
+  results[name] = {
+    rows: count,
+    writtenToHand: round(written / hand),
+    checkedToHand: round(cast / hand),
+    handMs: round(hand),
+  };
+}
+
+mkdirSync(new URL('results/', import.meta.url), { recursive: true });
+const text = `${JSON.stringify({ node: process.version, results }, null, 2)}\n`;
+writeFileSync(new URL('results/cast.json', import.meta.url), text);
+process.stdout.write(text);
+
+function round(value) {
+  return Number(value.toPrecision(3));
+}

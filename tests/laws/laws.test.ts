@@ -1,0 +1,93 @@
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it, onTestFinished } from 'vitest';
+import { wording } from '../../src/core/problem/wording.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const read = (path: string) => readFileSync(join(root, path), 'utf8');
+const list = (folder: string, ending: string) =>
+  readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+    .filter((path) => path.endsWith(ending))
+    .map((path) => join(folder, path));
+const sources = list('src', '.ts').filter((path) => path !== 'src/runtime/text.ts');
+
+/** What a folder may import from, itself apart: the path of the data, one way. */
+const mayImport: Readonly<Record<string, readonly string[]>> = {
+  'core/text': ['core/problem'],
+  'core/problem': ['core/text'],
+  'core/model': ['core/problem', 'core/text'],
+  'core/compile': ['core/model', 'core/problem', 'core/text'],
+  'core/author': ['core/compile', 'core/model', 'core/problem', 'core/text'],
+  'core/deliver': ['core/compile', 'core/model', 'core/problem'],
+  core: ['core/author', 'core/compile', 'core/deliver', 'core/model', 'core/problem'],
+  runtime: [],
+  node: ['core', 'runtime'],
+  cli: ['core', 'node', 'runtime'],
+};
+
+function roomOf(path: string): string {
+  const parts = relative(join(root, 'src'), path).split('/');
+  const inner = parts.slice(0, 2).join('/');
+  return Object.hasOwn(mayImport, inner) ? inner : (parts[0] as string);
+}
+
+describe('the source', () => {
+  it('imports one way only', () => {
+    const wrong = sources.flatMap((path) => {
+      const file = join(root, path);
+      const room = roomOf(file);
+      const imports = [...read(path).matchAll(/from '(\.[^']+)'/g)].map(([, to]) =>
+        roomOf(resolve(dirname(file), to as string)),
+      );
+      const allowed = [room, ...(mayImport[room] ?? [])];
+      return imports
+        .filter((to) => !allowed.some((one) => to === one || to.startsWith(`${one}/`)))
+        .map((to) => `${path} imports ${to}`);
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  it('is in small files, with lines that fit', () => {
+    const long = sources.filter((path) => read(path).split('\n').length > 350);
+    expect(long).toEqual([]);
+  });
+
+  it('takes nothing of a browser or of Node into the core: a slip does not compile', () => {
+    const slip = join(root, 'src/core/slip.ts');
+    onTestFinished(() => spawnSync('rm', ['-f', slip]));
+    writeFileSync(slip, 'export const a = document;\nexport const b = process;\n');
+    const { stdout } = spawnSync('npx', ['tsc', '--noEmit', '--project', 'src/core'], { cwd: root });
+    expect(String(stdout)).toContain("slip.ts(1,18): error TS2584: Cannot find name 'document'");
+    expect(String(stdout)).toContain("slip.ts(2,18): error TS2591: Cannot find name 'process'");
+  });
+});
+
+describe('what ships', () => {
+  it('to a page for starting a script is small', async () => {
+    const { runtime } = await import('../../src/runtime/text.ts');
+    expect(runtime.start.length).toBeLessThan(400);
+  });
+});
+
+describe('the docs', () => {
+  it('list every code, and no other', () => {
+    const listed = [...read('docs/findings.md').matchAll(/^### `([^`]+)`/gm)].map(([, code]) => code);
+    expect(listed.sort()).toEqual(Object.keys(wording).sort());
+  });
+
+  it('link only to what is there', () => {
+    const pages = ['README.md', ...list('docs', '.md')];
+    const broken = pages.flatMap((page) =>
+      [...read(page).matchAll(/\]\((?!https?:|#)([^)#]+)/g)]
+        .map(([, to]) => join(dirname(page), to as string))
+        .filter((to) => spawnSync('test', ['-e', join(root, to)]).status !== 0),
+    );
+    expect(broken).toEqual([]);
+  });
+
+  it('show every screenshot in the README', () => {
+    for (const path of list('docs/screenshots', '.png')) expect(read('README.md')).toContain(path);
+  });
+});
