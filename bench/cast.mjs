@@ -6,7 +6,7 @@ import { compileMould } from '../dist/core/compile/compile-mould.js';
 /** One escaper for text and quoted attributes, with the same short cut as ours has. */
 const special = /[&<>"']/;
 const references = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
-const escape = (value) => {
+const escaped = (value) => {
   const text = String(value ?? '');
   return special.test(text) ? text.replace(/[&<>"']/g, (char) => references[char]) : text;
 };
@@ -46,21 +46,21 @@ const template = `<section class="card {~tone~}" title="{~heading~}">
 </section>`;
 
 const linkByHand = ({ href, newTab, rel }) => {
-  if (!newTab && !rel) return href && isSafe(href) ? `<a href="${escape(href)}">` : '<a>';
+  if (!newTab && !rel) return href && isSafe(href) ? `<a href="${escaped(href)}">` : '<a>';
   const opens = newTab === true || (newTab === 'offsite' && /^(?:https?:)?\/\//i.test(href));
   const words = [rel, opens ? 'noopener' : ''].filter(Boolean).join(' ');
-  const address = href && isSafe(href) ? ` href="${escape(href)}"` : '';
-  return `<a${address}${opens ? ' target="_blank"' : ''}${words ? ` rel="${escape(words)}"` : ''}>`;
+  const address = href && isSafe(href) ? ` href="${escaped(href)}"` : '';
+  return `<a${address}${opens ? ' target="_blank"' : ''}${words ? ` rel="${escaped(words)}"` : ''}>`;
 };
 
 const byHand = (values, id) => {
   let rows = '';
   for (const { time, to, line } of values.rows) {
-    rows += `\n    <li><b>${escape(time)}</b> ${linkByHand(to)}${escape(to.text)}</a> <small>${escape(line)}</small></li>`;
+    rows += `\n    <li><b>${escaped(time)}</b> ${linkByHand(to)}${escaped(to.text)}</a> <small>${escaped(line)}</small></li>`;
   }
-  return `<section data-mould="bench" data-cast="${id}" class="card ${escape(values.tone)}" title="${escape(values.heading)}">
-  <h2>${escape(values.heading)}</h2>${values.note ? `\n  <p>${escape(values.note)}</p>` : ''}
-  ${linkByHand(values.more)}${escape(values.more.text)}</a>
+  return `<section data-mould="bench" data-cast="${id}" class="card ${escaped(values.tone)}" title="${escaped(values.heading)}">
+  <h2>${escaped(values.heading)}</h2>${values.note ? `\n  <p>${escaped(values.note)}</p>` : ''}
+  ${linkByHand(values.more)}${escaped(values.more.text)}</a>
   <ul>${rows}
   </ul>
 </section>`;

@@ -117,7 +117,7 @@ const attacks = [
   ...[
     '" onmouseover="hit()',
     "' onfocus='hit()' autofocus '",
-    '`${hit()}`',
+    '`$'.concat('{hit()}`'),
     '"+hit()+"',
     "'-hit()-'",
   ],

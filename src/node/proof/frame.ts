@@ -6,13 +6,14 @@ export const frameStyle = `
 .frame { position: relative; border: 1px solid var(--line); background: #fff; line-height: 0; }
 .frame img { display: block; width: 100%; height: auto; }
 .mark {
-  position: absolute; border: 1.5px solid #a8231b; border-right-style: dashed; pointer-events: none;
+  position: absolute; border: 1.5px solid #a8231b; border-right-style: dashed;
+  outline: 1px solid #fff; pointer-events: none;
 }
 .dot {
   display: inline-grid; place-items: center; width: 16px; height: 16px; border-radius: 8px;
   background: #a8231b; color: #fff; font: 600 12px/16px var(--sans); flex: none;
 }
-.mark .dot { position: absolute; left: -6px; top: -10px; }
+.mark .dot { position: absolute; left: -19px; top: -2px; }
 .size { font: 600 14px/20px var(--mono); font-variant-numeric: tabular-nums; }
 .verdict { font-size: 12px; line-height: 16px; }
 .verdict.well { color: var(--patina); }
