@@ -32,7 +32,8 @@ const isInstalled =
   statSync(installed).mtimeMs >= statSync(`${root}package-lock.json`).mtimeMs;
 if (!isInstalled) {
   say('Installing packages …');
-  const words = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
+  // Not `ci`: it refuses a lock file that lacks a binary package of some other platform.
+  const words = ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
   if (!run('npm', words)) stop('The packages could not be installed; see the lines above.');
 }
 
