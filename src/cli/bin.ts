@@ -33,7 +33,7 @@ function sink(stream: NodeJS.WriteStream): Sink {
   });
   return {
     isTTY: stream.isTTY === true,
-    columns: stream.columns ?? 80,
+    columns: stream.columns || 80,
     write: (text) => void stream.write(text),
   };
 }

@@ -19,8 +19,8 @@ import { progressTo, toProofSubject } from './proof.ts';
 const data = fileURLToPath(new URL('../../../demo/', import.meta.url));
 
 /** `demo`: the whole path on the demo data, in a folder of its own. */
-export function addDemo(program: Command, running: Running): void {
-  program
+export function addDemo(commands: Command, running: Running): void {
+  commands
     .command('demo')
     .summary('see the whole path on an example')
     .description('Imports a snippet, casts it with other words, and takes pictures of it.')
@@ -53,6 +53,8 @@ export function addDemo(program: Command, running: Running): void {
           onProgress: progressTo(world.stderr),
         });
         const fields = fieldsBelow(subject.compiled.root).filter(({ at }) => at !== undefined);
+        // Run by npm, as in a clone, the program is not on the path.
+        const program = world.env.npm_lifecycle_event ? 'npx keen-mould' : 'keen-mould';
         if (terminal.isJson) {
           const moulds = [importedTo, boundTo];
           terminal.json({
@@ -72,9 +74,9 @@ export function addDemo(program: Command, running: Running): void {
               ['proof', provedAt(made.shots), made.sheet],
             ],
             next: [
-              ['see it live and edit it', `keen-mould preview ${boundTo}`],
-              ['fill in other words', `keen-mould cast ${boundTo} --fill heading="Winter service"`],
-              ['begin with your own', 'keen-mould import FILE.html'],
+              ['see it live and edit it', `${program} preview ${boundTo}`],
+              ['fill in other words', `${program} cast ${boundTo} --fill heading="Winter service"`],
+              ['begin with your own', `${program} import FILE.html`],
             ],
           });
         }

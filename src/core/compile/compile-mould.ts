@@ -78,7 +78,10 @@ export function compileMould(mould: Mould): CompiledMould {
     );
   }
   const defaults = declarationsOf(styled, root.default);
-  const mouldStyle = [scoped.css.trimEnd(), ...ruleOf(rootSelector(name), defaults)]
+  const box = scoped.stylesPage
+    ? [`:where([data-mould="${name}"]) {\n  display: flow-root;\n}`]
+    : [];
+  const mouldStyle = [scoped.css.trimEnd(), ...box, ...ruleOf(rootSelector(name), defaults)]
     .filter((part) => part !== '')
     .join('\n\n');
   const wrapped = script.trim() === '' ? undefined : wrapScript(script, scriptRead, markup);
