@@ -76,7 +76,13 @@ class Filling {
 
   async add(fill: string): Promise<void> {
     const [, path, typed] = assignment.exec(fill) ?? [];
-    if (path === undefined || typed === undefined) return this.take(await readValues(fill));
+    if (path === undefined || typed === undefined) {
+      if (!(await isThere(fill))) {
+        const why = 'is neither PATH=VALUE nor a file that is there';
+        throw new Refusal(finding('call/bad-fill', { path: fill, why }));
+      }
+      return this.take(await readValues(fill));
+    }
     const { values = {} } = this.cast;
     const filled = fillValue(this.compiled.root, values, path, typed);
     if (filled.finding) throw new Refusal(filled.finding);

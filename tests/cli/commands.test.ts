@@ -125,6 +125,10 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
       'No field is called headnig. Did you mean heading?',
     ],
     [
+      ['cast', 'notice-rail', '--fill', 'heading'],
+      '--fill heading is neither PATH=VALUE nor a file that is there.',
+    ],
+    [
       ['cast', 'notice-rail', '--fill', 'broken.json'],
       'a property name in double quotes is expected',
     ],

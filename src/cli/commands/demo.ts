@@ -4,10 +4,11 @@ import type { Command } from 'commander';
 import { importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
 import { fieldsBelow } from '../../core/model/field.ts';
+import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, writeMould } from '../../node/files/mould-folder.ts';
 import { readText } from '../../node/files/read-text.ts';
 import { isThere, refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
-import { proof } from '../../node/proof/proof.ts';
+import { type Proof, type ProofOptions, proof } from '../../node/proof/proof.ts';
 import { faultsOf, type Shot } from '../../node/proof/shot.ts';
 import { runtime } from '../../runtime/text.ts';
 import type { Running } from '../command.ts';
@@ -29,60 +30,56 @@ export function addDemo(commands: Command, running: Running): void {
       running(async (terminal, world) => {
         const out = options.out ?? (await nextFree('keen-mould-demo'));
         await refuseIfThere(out, 'Choose another folder with --out.');
-        const paste = join(data, 'snippets', 'notice-rail.html');
-        const pasted = await readText(paste);
-        const { mould: imported } = importSnippet([{ name: basename(paste), ...pasted }]);
-        const importedTo = join(out, 'imported');
-        await writeMould(importedTo, imported);
-
-        const { mould: bound } = await readMould(join(data, 'moulds', 'notice-rail'));
-        const boundTo = join(out, 'notice-rail');
-        await writeMould(boundTo, bound);
-
-        const castTo = join(out, 'summer-sunday.json');
-        const castData = await readText(join(data, 'casts', 'summer-sunday.json'));
-        await writeWhole(castTo, castData.text);
-        const subject = await readSubject(castTo, []);
-        const cast = subject.compiled.cast(subject.cast, subject.placeOf);
-        const { parts } = deliver(cast, { form: 'block', document: true, runtime });
-        const blockTo = join(out, 'summer-sunday.html');
-        await writeWhole(blockTo, parts.html ?? '');
-
-        const made = await proof([toProofSubject(subject)], {
-          out: join(out, 'proof'),
-          onProgress: progressTo(world.stderr),
-        });
-        const fields = fieldsBelow(subject.compiled.root).filter(({ at }) => at !== undefined);
-        // Run by npm, as in a clone, the program is not on the path.
-        const program = world.env.npm_lifecycle_event ? 'npx keen-mould' : 'keen-mould';
+        const made = await makeDemo(out, progressTo(world.stderr));
+        const { imported, bound, fields, cast, block, shown } = made;
         if (terminal.isJson) {
-          const moulds = [importedTo, boundTo];
-          terminal.json({
-            out,
-            moulds,
-            fields: fields.length,
-            cast: castTo,
-            block: blockTo,
-            proof: made,
-          });
+          terminal.json({ out, moulds: [imported, bound], fields, cast, block, proof: shown });
         } else {
-          printDemo(terminal, {
-            steps: [
-              ['import', 'a pasted snippet, taken apart', importedTo],
-              ['fields', `the same with ${fields.length} fields, bound`, boundTo],
-              ['cast', 'filled for a summer Sunday', blockTo],
-              ['proof', provedAt(made.shots), made.sheet],
-            ],
-            next: [
-              ['see it live and edit it', `${program} preview ${boundTo}`],
-              ['fill in other words', `${program} cast ${boundTo} --fill heading="Winter service"`],
-              ['begin with your own', `${program} import FILE.html`],
-            ],
-          });
+          // Run by npm, as in a clone, the program is not on the path.
+          const isByNpm = world.env.npm_lifecycle_event !== undefined;
+          printDemo(terminal, made, isByNpm ? 'npx keen-mould' : 'keen-mould');
         }
-        return subject.findings;
+        return made.findings;
       }),
     );
+}
+
+/** What the demo made, by paths. */
+interface DemoMade {
+  readonly imported: string;
+  readonly bound: string;
+  /** How many fields the bound mould declares, those of rows included. */
+  readonly fields: number;
+  readonly cast: string;
+  readonly block: string;
+  readonly shown: Proof;
+  readonly findings: readonly Finding[];
+}
+
+/** Walks the path: a paste, the same with fields bound by hand, a cast of it, its proof. */
+async function makeDemo(
+  out: string,
+  onProgress: NonNullable<ProofOptions['onProgress']>,
+): Promise<DemoMade> {
+  const paste = join(data, 'snippets', 'notice-rail.html');
+  const { mould } = importSnippet([{ name: basename(paste), ...(await readText(paste)) }]);
+  const imported = join(out, 'imported');
+  await writeMould(imported, mould);
+
+  const bound = join(out, 'notice-rail');
+  await writeMould(bound, (await readMould(join(data, 'moulds', 'notice-rail'))).mould);
+
+  const cast = join(out, 'summer-sunday.json');
+  await writeWhole(cast, (await readText(join(data, 'casts', 'summer-sunday.json'))).text);
+  const subject = await readSubject(cast, []);
+  const filled = subject.compiled.cast(subject.cast, subject.placeOf);
+  const block = join(out, 'summer-sunday.html');
+  await writeWhole(block, deliver(filled, { form: 'block', runtime }).parts.html ?? '');
+
+  const shown = await proof([toProofSubject(subject)], { out: join(out, 'proof'), onProgress });
+  const declared = fieldsBelow(subject.compiled.root).filter(({ at }) => at !== undefined);
+  const findings = [...subject.findings, ...filled.findings];
+  return { imported, bound, fields: declared.length, cast, block, shown, findings };
 }
 
 function provedAt(shots: readonly Shot[]): string {
@@ -91,22 +88,31 @@ function provedAt(shots: readonly Shot[]): string {
   return `at ${shots.map(({ width }) => width).join(', ')} px: ${said}`;
 }
 
-function printDemo(
-  terminal: Terminal,
-  { steps, next }: { steps: readonly (readonly string[])[]; next: readonly (readonly string[])[] },
-): void {
+function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
+  const { imported, bound, fields, block, shown } = made;
+  const steps = [
+    ['import', 'a pasted snippet, taken apart', imported],
+    ['fields', `the same with ${fields} fields, bound`, bound],
+    ['cast', 'filled for a summer Sunday', block],
+    ['proof', provedAt(shown.shots), shown.sheet],
+  ] as const;
+  const next = [
+    ['see it live and edit it', `preview ${bound}`],
+    ['fill in other words', `cast ${bound} --fill heading="Winter service"`],
+    ['begin with your own', 'import FILE.html'],
+  ] as const;
   terminal.say(terminal.strong('From a pasted snippet to a proof: the notice rail'));
   terminal.say();
-  const widest = Math.max(...steps.map(([, what]) => what?.length ?? 0));
-  for (const [step = '', what = '', where = ''] of steps) {
+  const widest = Math.max(...steps.map(([, what]) => what.length));
+  for (const [step, what, where] of steps) {
     terminal.say(`  ${terminal.strong(step.padEnd(8))}${what.padEnd(widest + 2)}${where}`);
   }
   terminal.say();
   terminal.say('Look at the sheet, then try:');
-  for (const [why = '', command = ''] of next) {
+  for (const [why, command] of next) {
     terminal.say();
     terminal.say(`  ${terminal.soft(why)}`);
-    terminal.say(`  ${command}`);
+    terminal.say(`  ${program} ${command}`);
   }
 }
 

@@ -2,6 +2,7 @@ import { basename } from 'node:path';
 import type { Command } from 'commander';
 import { importSnippet, type SnippetPiece } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
+import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { writeMould } from '../../node/files/mould-folder.ts';
@@ -9,6 +10,8 @@ import { decode, readText } from '../../node/files/read-text.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
+import type { Terminal } from '../terminal.ts';
+import type { World } from '../world.ts';
 
 interface ImportArguments {
   readonly html?: string;
@@ -32,74 +35,61 @@ export function addImport(program: Command, running: Running): void {
     .option('--out <dir>', 'folder of the mould; by default its name')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
-        const read = async (path: string, as?: Language): Promise<SnippetPiece> => {
-          const file =
-            path === '-' ? decode(calledPath(path), await world.readStdin()) : await readText(path);
-          const name = path === '-' ? `snippet.${as ?? 'html'}` : basename(path);
-          return { name, ...file, ...(as ? { as } : {}) };
-        };
-        const panes = (['html', 'css', 'js'] as const).flatMap((as) => {
-          const path = options[as];
-          return path === undefined ? [] : [{ path, as }];
-        });
-        if (paths.length + panes.length === 0) {
-          const what = 'There is no file to import.';
-          throw new Refusal(finding('call/usage', { what, command: 'import' }));
-        }
-        const pieces = [
-          ...(await Promise.all(paths.map((path) => read(path)))),
-          ...(await Promise.all(panes.map(({ path, as }) => read(path, as)))),
-        ];
-        const given = [...paths, ...panes.map(({ path }) => path)];
-        const atPath = (one: Finding): Finding => {
-          const index = pieces.findIndex(({ name }) => name === one.file);
-          const path = given[index];
-          return path === undefined ? one : { ...one, file: calledPath(path) };
-        };
-        const named = options.name === undefined ? {} : { name: options.name };
-        const imported = importPieces(pieces, named, atPath);
-        const { mould, dropped } = imported;
+        const given = await readPieces(paths, options, world);
+        const { mould, findings, dropped } = importGiven(given, options.name);
         const folder = options.out ?? mould.manifest.name;
         const files = await writeMould(folder, mould);
-        const findings = imported.findings.map((one) =>
-          one.file === 'template.html' ? inFolder(folder, one) : atPath(one),
+        const told = findings.map((one) =>
+          one.file === 'template.html' ? inFolder(folder, one) : one,
         );
         if (terminal.isJson) {
           const { name, libraries = [] } = mould.manifest;
-          terminal.json({ mould: folder, name, files, libraries, findings, dropped, fields: 0 });
-          return findings;
+          const made = { mould: folder, name, files, libraries };
+          terminal.json({ ...made, findings: told, dropped, fields: 0 });
+        } else {
+          await printImport(terminal, { folder, mould, files, told, paths: [...given.keys()] });
         }
-        terminal.say(
-          `${terminal.strong(folder)} is made from ${given.map(calledPath).join(', ')}.`,
-        );
-        terminal.say();
-        const widest = Math.max(...files.map((file) => file.length));
-        for (const file of files) {
-          terminal.say(`  ${file.padEnd(widest + 2)}${sizeOf(mould, file)}`.trimEnd());
-        }
-        terminal.say();
-        await printFindings(terminal, findings);
-        terminal.say(
-          `Declare fields in ${folder}/mould.json, bind them in template.html, and look:`,
-        );
-        terminal.say(`  keen-mould preview ${folder}`);
-        return findings;
+        return told;
       }),
     );
 }
 
-/** What a path given on the command line is called in messages. */
-function calledPath(path: string): string {
-  return path === '-' ? 'standard input' : path;
+/** Reads what is to be imported; pieces by the paths given, in that order. */
+async function readPieces(
+  paths: readonly string[],
+  options: ImportArguments,
+  world: World,
+): Promise<ReadonlyMap<string, SnippetPiece>> {
+  const panes = (['html', 'css', 'js'] as const).flatMap((as) => {
+    const path = options[as];
+    return path === undefined ? [] : [{ path, as }];
+  });
+  const asked: { path: string; as?: Language }[] = [...paths.map((path) => ({ path })), ...panes];
+  if (asked.length === 0) {
+    const what = 'There is no file to import.';
+    throw new Refusal(finding('call/usage', { what, command: 'import' }));
+  }
+  const pieces = asked.map(async ({ path, as }): Promise<[string, SnippetPiece]> => {
+    const said = as ? { as } : {};
+    if (path !== '-') return [path, { name: basename(path), ...(await readText(path)), ...said }];
+    const file = decode(standardInput, await world.readStdin());
+    return [standardInput, { name: `snippet.${as ?? 'html'}`, ...file, ...said }];
+  });
+  return new Map(await Promise.all(pieces));
 }
 
-function importPieces(
-  pieces: readonly SnippetPiece[],
-  named: { name?: string },
-  atPath: (one: Finding) => Finding,
-) {
+/** What a `-` given for a path is called in messages. */
+const standardInput = 'standard input';
+
+/** Imports, with findings by the paths given where the core knows file names alone. */
+function importGiven(given: ReadonlyMap<string, SnippetPiece>, name: string | undefined) {
+  const atPath = (one: Finding): Finding => {
+    const [path] = [...given].find(([, piece]) => piece.name === one.file) ?? [];
+    return path === undefined ? one : { ...one, file: path };
+  };
   try {
-    return importSnippet(pieces, named);
+    const imported = importSnippet([...given.values()], name === undefined ? {} : { name });
+    return { ...imported, findings: imported.findings.map(atPath) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const [first, ...rest] = error.findings.map(atPath);
@@ -107,11 +97,35 @@ function importPieces(
   }
 }
 
-function sizeOf(mould: { template: string; style: string; script: string }, file: string): string {
+interface Printed {
+  readonly folder: string;
+  readonly mould: Mould;
+  readonly files: readonly string[];
+  readonly told: readonly Finding[];
+  readonly paths: readonly string[];
+}
+
+async function printImport(
+  terminal: Terminal,
+  { folder, mould, files, told, paths }: Printed,
+): Promise<void> {
+  terminal.say(`${terminal.strong(folder)} is made from ${paths.join(', ')}.`);
+  terminal.say();
+  const widest = Math.max(...files.map((file) => file.length));
+  for (const file of files) {
+    terminal.say(`  ${file.padEnd(widest + 2)}${sizeOf(mould, file)}`.trimEnd());
+  }
+  terminal.say();
+  await printFindings(terminal, told);
+  terminal.say(`Declare fields in ${folder}/mould.json, bind them in template.html, and look:`);
+  terminal.say(`  keen-mould preview ${folder}`);
+}
+
+function sizeOf({ template, style, script }: Mould, file: string): string {
   const texts: Readonly<Record<string, string>> = {
-    'template.html': mould.template,
-    'style.css': mould.style,
-    'script.js': mould.script,
+    'template.html': template,
+    'style.css': style,
+    'script.js': script,
   };
   const text = texts[file];
   if (text === undefined) return file.startsWith('snippet/') ? 'as it came' : '';

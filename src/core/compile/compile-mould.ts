@@ -1,8 +1,7 @@
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { parseJson } from '../model/json-source.ts';
-import { choices } from '../model/kinds/choice.ts';
-import { type Mould, namePattern } from '../model/mould.ts';
+import { type Manifest, type Mould, namePattern } from '../model/mould.ts';
 import { readFields } from '../model/read-fields.ts';
 import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
 import {
@@ -10,17 +9,17 @@ import {
   checkAgainst,
   type PlaceOfValue,
 } from '../model/values/check-values.ts';
-import { type Finding, finding, hasErrors } from '../problem/finding.ts';
+import type { ExtraRule } from '../model/values/settle.ts';
+import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
 import { readScript } from './script/read-script.ts';
 import { wrapScript } from './script/wrap-script.ts';
-import { isCssValue } from './style/css-value.ts';
-import { declarationsOf, propertiesNamedIn, styledFields } from './style/properties.ts';
-import { castSelector, rootSelector } from './style/root-selector.ts';
-import { scopeStyle } from './style/scope-style.ts';
+import { compileStyle } from './style/compile-style.ts';
+import { propertiesNamedIn } from './style/properties.ts';
+import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
@@ -46,97 +45,76 @@ export interface CompiledMould {
 
 /** Compiles a mould once for any number of casts. Never throws on what the mould holds. */
 export function compileMould(mould: Mould): CompiledMould {
-  const { manifest, template, style, script } = mould;
-  const { name, version, title = name, libraries = [] } = manifest;
-  const manifestSource = parseJson('mould.json', mould.manifestText);
-  const { root, findings: fieldFindings } = readFields(manifest.fields, manifestSource);
-  const findings: Finding[] = [...fieldFindings];
-  const scoped = scopeStyle(style, name);
-  const scriptRead = readScript(script);
+  const { manifest, manifestText, template, style, script } = mould;
+  const { name } = manifest;
+  const { placeOf, fields } = fieldsOf(manifest, manifestText);
+  const { root } = fields;
   const usedProperties = propertiesNamedIn(template, style, script);
-  const addressed = new Set<Field>();
-  const { write: writeMarkup, markup } = compileTemplate(
-    {
-      root,
-      source: template,
-      usedProperties,
-      addressed,
-      lines: indexLines('template.html', template),
-      report: (one) => findings.push(one),
-    },
-    (id) => ` data-mould="${name}" data-cast="${id}"`,
-    scoped.stylesPage,
-  );
-  findings.push(...scoped.findings, ...scriptRead.findings);
-  const styled = styledFields(root, usedProperties);
-  for (const { field } of styledFieldsOfAll(root, usedProperties)) {
-    const loose = choices(field.declared).find((one) => !isCssValue(String(one)));
-    if (field.kindName !== 'choice' || loose === undefined) continue;
-    const data = { path: field.path, value: String(loose) };
-    findings.push(
-      finding('field/not-css', data, manifestSource.placeOf(field.at ?? []), field.path),
-    );
-  }
-  const defaults = declarationsOf(styled, root.default);
-  const box = scoped.stylesPage
-    ? [`:where([data-mould="${name}"]) {\n  display: flow-root;\n}`]
-    : [];
-  const mouldStyle = [scoped.css.trimEnd(), ...box, ...ruleOf(rootSelector(name), defaults)]
-    .filter((part) => part !== '')
-    .join('\n\n');
-  const wrapped = script.trim() === '' ? undefined : wrapScript(script, scriptRead, markup);
-  const assets = Object.keys(mould.files).filter((path) => path.startsWith('assets/'));
-  const isSound = !hasErrors(findings.filter(({ code }) => code !== 'script/not-javascript'));
-  const rule = (field: Field, value: unknown) =>
-    addressed.has(field) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
-
+  const styles = compileStyle({ mouldName: name, style, root, usedProperties, placeOf });
+  const templateFindings: Finding[] = [];
+  const binder: Binder = {
+    ...{ root, source: template, usedProperties, addressed: new Set() },
+    lines: indexLines('template.html', template),
+    report: (one) => templateFindings.push(one),
+  };
+  const rootAttributes = (id: string) => ` data-mould="${name}" data-cast="${id}"`;
+  const compiled = compileTemplate(binder, rootAttributes, styles.stylesPage);
+  const read = readScript(script);
+  const findings = [
+    ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
+  ];
   const write = (values: CheckedValues, id: string): string =>
-    writeMarkup({ id, rows: [values], indexes: [], counts: [] });
-
+    compiled.write({ id, rows: [values], indexes: [], counts: [] });
+  const shared = {
+    ...{ mould: name, version: manifest.version, title: manifest.title ?? name },
+    mouldStyle: styles.ofMould,
+    script: script.trim() === '' ? undefined : wrapScript(script, read, compiled.markup),
+    scriptNeedsValues: read.usesMould,
+    libraries: manifest.libraries ?? [],
+    assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
+  };
   return {
-    name,
-    root,
-    findings,
-    isSound,
-    write,
-    cast(castFile = {}, placeOf) {
-      const [first, ...rest] = findings.filter(({ level }) => level === 'error');
-      if (!isSound && first) throw new Refusal(first, ...rest);
-      const { mould: wanted = name, values: given = {}, kept: before = {} } = castFile;
-      if (wanted.split('/').at(-1) !== name) {
-        throw new Refusal(finding('cast/other-mould', { wanted, found: name }));
-      }
-      const id = castFile.id ?? idFor(name, { values: given, kept: before });
-      if (!namePattern.test(id)) throw new Refusal(finding('cast/bad-id', { id }));
-      const { values, kept, findings: problems } = checkAgainst(root, given, placeOf, rule);
-      const own = declarationsOf(styled, values).filter((one, index) => one !== defaults[index]);
+    ...{ name, root, findings, write },
+    isSound: !findings.some(keepsFromCasting),
+    cast(castFile = {}, placeOfValue) {
+      const [first, ...others] = findings.filter(keepsFromCasting);
+      if (first) throw new Refusal(first, ...others);
+      const { values: given = {}, kept: before = {} } = castFile;
+      const id = idOf(castFile, name);
+      const rule = addressRule(binder.addressed);
+      const { values, kept, ...checked } = checkAgainst(root, given, placeOfValue, rule);
       return {
-        ...{ id, mould: name, version, title, values, assets, libraries },
-        kept: { ...before, ...kept },
+        ...{ ...shared, id, values, kept: { ...before, ...kept }, findings: checked.findings },
         markup: write(values, id),
-        mouldStyle,
-        castStyle: ruleOf(castSelector(name, id), own).join(''),
-        script: wrapped,
-        scriptNeedsValues: scriptRead.usesMould,
-        findings: problems,
+        castStyle: styles.ofCast(values, id),
       };
     },
   };
 }
 
-function ruleOf(selector: string, declarations: readonly string[]): string[] {
-  if (declarations.length === 0) return [];
-  return [`${selector} {\n${declarations.map((one) => `  ${one};`).join('\n')}\n}`];
+function fieldsOf({ fields }: Manifest, manifestText: string) {
+  const source = parseJson('mould.json', manifestText);
+  return { placeOf: source.placeOf, fields: readFields(fields, source) };
 }
 
-/** Styled fields of the mould and of all its lists' rows. */
-function styledFieldsOfAll(
-  group: Field,
-  used: ReadonlySet<string>,
-): ReturnType<typeof styledFields> {
-  const lists = (field: Field): Field[] => [
-    ...(field.row ? [field.row] : []),
-    ...[...field.members, ...(field.row ? [field.row] : [])].flatMap(lists),
-  ];
-  return [group, ...lists(group)].flatMap((one) => styledFields(one, used));
+/** A script that no browser will run leaves all the rest of a cast as it should be. */
+function keepsFromCasting({ level, code }: Finding): boolean {
+  return level === 'error' && code !== 'script/not-javascript';
+}
+
+/** @throws Refusal when the cast is of another mould, or its id cannot be one */
+function idOf({ mould = '', id, values = {}, kept = {} }: CastFile, name: string): string {
+  const wanted = mould.split('/').at(-1);
+  if (wanted && wanted !== name) {
+    throw new Refusal(finding('cast/other-mould', { wanted, found: name }));
+  }
+  const given = id ?? idFor(name, { values, kept });
+  if (!namePattern.test(given)) throw new Refusal(finding('cast/bad-id', { id: given }));
+  return given;
+}
+
+/** What fills an address has to be a safe one, though its kind takes any text. */
+function addressRule(addressed: ReadonlySet<Field>): ExtraRule {
+  return (field, value) =>
+    addressed.has(field) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
 }

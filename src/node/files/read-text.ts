@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import iconv from 'iconv-lite';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { unreadable } from './refuse.ts';
@@ -35,6 +36,7 @@ export function decode(path: string, bytes: Uint8Array): TextFile {
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), bytes };
   } catch {
-    return { text: new TextDecoder('windows-1252').decode(bytes), bytes };
+    // Node's own decoder takes windows-1252 for ISO 8859-1 and loses curly quotes.
+    return { text: iconv.decode(Buffer.from(bytes), 'windows-1252'), bytes };
   }
 }

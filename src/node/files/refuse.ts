@@ -6,6 +6,7 @@ const reasons: Readonly<Record<string, string>> = {
   EPERM: 'you may not',
   EISDIR: 'it is a folder',
   ENOTDIR: 'a part of its path is a file',
+  EEXIST: 'a part of its path is a file',
   ENOSPC: 'the disk is full',
   EROFS: 'the disk takes no writing',
   ELOOP: 'its links go in a circle',

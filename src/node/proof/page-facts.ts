@@ -79,7 +79,7 @@ export function measurePage(): PageFacts {
 
   const overflow: Overflow[] = [];
   const reach = new Map<Element, number>();
-  let height = 0;
+  let height = document.body.getBoundingClientRect().bottom + window.scrollY;
   for (const element of document.body.querySelectorAll('*')) {
     const style = getComputedStyle(element);
     const rect = rectOf(element);

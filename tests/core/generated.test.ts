@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { scopeStyle } from '../../src/core/compile/style/scope-style.ts';
+import { readMarkup } from '../../src/core/compile/template/markup.ts';
+import { mouldOf, someFields } from '../support/mould.ts';
+
+function mix(bits: readonly string[], most: number): fc.Arbitrary<string> {
+  return fc.array(fc.constantFrom(...bits), { maxLength: most }).map((some) => some.join(''));
+}
+
+const tags = [
+  ...[
+    '<p>',
+    '</p>',
+    '<ul>',
+    '<li>',
+    '</ul>',
+    '<b class="a" ID=x>',
+    '</b>',
+    '<br/>',
+    '<!-- ',
+    ' -->',
+  ],
+  ...[
+    '<table>',
+    '<tr>',
+    '<td>',
+    '</table>',
+    '<svg viewBox="0 0 1 1">',
+    '</svg>',
+    '<template>',
+    '</template>',
+  ],
+  ...[
+    '<a href=x target="_top">',
+    '</a>',
+    '<style>',
+    '</style>',
+    '&amp;',
+    'é',
+    '\r\n',
+    '\n  ',
+    'text',
+    '<',
+    '"',
+  ],
+];
+const bindings = [
+  ...['{~heading~}', '{~rows.time~}', '{~more~}', '{~nope~}', '{~', '{~~', '<p km-when="note">'],
+  ...[
+    '<li km-each="rows">',
+    '<i km-each="rows.calls" km-when="not framed">',
+    '<p title="{~heading~}">',
+  ],
+  ...[
+    '<a href="{~more~}" rel=me>',
+    '<td km-each="count">',
+    '<p style="color: {~tint~}">',
+    ' km-each="rows"',
+  ],
+];
+
+describe('whatever the template', () => {
+  it('without bindings it is written back as it was', () => {
+    fc.assert(
+      fc.property(mix(tags, 25), (template) => {
+        const { markup } = compileMould(mouldOf({ template })).cast({ id: 'c' });
+        const wrapper = '<div data-mould="board" data-cast="c">\n';
+        const bare = markup.startsWith(wrapper)
+          ? markup.slice(wrapper.length, -'\n</div>'.length)
+          : markup.replace(' data-mould="board" data-cast="c"', '');
+        expect(bare).toBe(template);
+      }),
+      { seed: 21, numRuns: 500 },
+    );
+  });
+
+  it('with bindings it is cast, or told why not, and never throws else', () => {
+    let sound = 0;
+    fc.assert(
+      fc.property(mix([...tags, ...bindings], 16), (template) => {
+        const compiled = compileMould(mouldOf({ fields: someFields, template }));
+        const errors = compiled.findings.filter(({ level }) => level === 'error');
+        expect(compiled.isSound).toBe(errors.length === 0);
+        for (const { line, column } of errors) expect(line && column).toBeGreaterThan(0);
+        if (!compiled.isSound) return;
+        sound += 1;
+        const { markup } = compiled.cast({ id: 'c' });
+        const names = readMarkup(markup).elements.flatMap(({ attributes }) => attributes);
+        expect(names.filter(({ name }) => name.startsWith('km-'))).toEqual([]);
+      }),
+      { seed: 22, numRuns: 500 },
+    );
+    expect(sound).toBeGreaterThan(20);
+  });
+});
+
+describe('whatever the style', () => {
+  const bits = [
+    ...[
+      '.a',
+      '#b',
+      'p',
+      '*',
+      'body',
+      ':root',
+      '::before',
+      ':hover',
+      '>',
+      '+',
+      ' ',
+      ', ',
+      '&',
+      '[c="}"]',
+    ],
+    ...[
+      '{',
+      '}',
+      'color: red',
+      ';',
+      '--x: 1',
+      '@media (width) ',
+      '@keyframes k ',
+      'from',
+      '/* ',
+      ' */',
+    ],
+    ...[
+      '@import "x";',
+      '"',
+      "'",
+      '\\',
+      '\n',
+      '(',
+      ')',
+      '!important',
+      '@layer a, b;',
+      '<!--',
+      '*zoom: 1',
+    ],
+  ];
+  it('scoping adds, and takes nothing but what means the page', () => {
+    fc.assert(
+      fc.property(mix(bits, 20), (style) => {
+        const { css } = scopeStyle(style, 'm');
+        const added =
+          /:(?:is\(#km_, \[data-mould="m"\](?:, \[data-mould="m"\] \*)?\)|where\(\[data-mould="m"\] \*\))/g;
+        const bare = css.replace(added, '');
+        const without = (text: string) => text.replace(/body|:root|&|[\s>+]/g, '');
+        expect(without(bare)).toBe(without(style));
+      }),
+      { seed: 23, numRuns: 1000 },
+    );
+  });
+});
