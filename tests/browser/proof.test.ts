@@ -107,7 +107,7 @@ setTimeout(() => { throw new Error('late') }, 2001)</script>`;
   it("shows the mould's own files", async () => {
     const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="50" height="70"/>';
     const document =
-      '<body style="margin: 0"><img data-cast="c" src="assets/a.svg" style="display: block">';
+      '<!doctype html><body style="margin: 0"><img data-cast="c" src="assets/a.svg" style="display: block">';
     const subject = { mould: 'm', document, files: { 'assets/a.svg': svg }, libraries: [] };
     expect(await shoot(browser(), subject, 360)).toMatchObject({ height: 70, failedRequests: [] });
   });
