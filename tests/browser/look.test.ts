@@ -31,11 +31,14 @@ async function picture(document: string, widthPx: number): Promise<PNG> {
   return PNG.sync.read(Buffer.from((await shoot(browser(), subject, widthPx)).png));
 }
 
-/** Pixels that differ; both pictures have to be of one size. */
+/**
+ * Pixels that differ; both pictures have to be of one size. The last row is left out: a page's
+ * ground goes on below what is in it, and that of a cast ends with it, at part of a pixel.
+ */
 function differing(one: PNG, two: PNG): number {
   expect([one.width, one.height]).toEqual([two.width, two.height]);
   let count = 0;
-  for (let at = 0; at < one.data.length; at += 4) {
+  for (let at = 0; at < one.data.length - 4 * one.width; at += 4) {
     if (!one.data.subarray(at, at + 4).equals(two.data.subarray(at, at + 4))) count += 1;
   }
   return count;

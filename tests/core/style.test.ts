@@ -28,6 +28,18 @@ describe('a rule reaches only inside the casts', () => {
     ['@font-face { font-family: a }', '@font-face { font-family: a }'],
     ['.a { & .b { } .c { } > d { } }', `.a${within} { & .b { } .c { } > d { } }`],
     ['/* .a { } */\n  .a{color:RED}', `/* .a { } */\n  .a${within}{color:RED}`],
+    [
+      'html { font-size: 62.5% } a { margin: 2rem -.5rem }',
+      `${root} { font-size: 62.5% } a${within} { margin: 20px -5px }`,
+    ],
+    [
+      'html { font-size: 62.5% } @media (width > 9rem) { a { b: "1rem" } }',
+      `${root} { font-size: 62.5% } @media (width > 9rem) { a${within} { b: "1rem" } }`,
+    ],
+    [
+      'html { font-size: 2vw } a { margin: 2rem }',
+      `${root} { font-size: 2vw } a${within} { margin: 2rem }`,
+    ],
     [':is(.a, .b) c { }', `:is(.a, .b)${within} c { }`],
     ['.a\\:b { }', `.a\\:b${within} { }`],
   ];

@@ -3,6 +3,7 @@ import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { insideGuard, rootSelector, withinSelector } from './root-selector.ts';
+import { resolveRem, rootSizePx } from './root-size.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
 export interface ScopedStyle {
@@ -21,6 +22,7 @@ const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-s
  *
  * - `.card` also matches the root itself, since that is an element of the author's.
  * - `html`, `body` and `:root` become the root; `html.js body.dark` is one compound of it.
+ * - Where the page's root has a size of type, `rem` becomes the px it was there.
  * - Selectors nested in a rule are left, since their parent is under the root already.
  */
 export function scopeStyle(style: string, mouldName: string): ScopedStyle {
@@ -38,6 +40,8 @@ export function scopeStyle(style: string, mouldName: string): ScopedStyle {
   const edits = new MagicString(style);
   const scoper = new Scoper(edits, style, mouldName);
   scoper.visit(tree);
+  const sizePx = rootSizePx(tree);
+  if (sizePx !== undefined) resolveRem(edits, tree, style, sizePx);
   return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
 }
 

@@ -1,0 +1,52 @@
+import { type CssNode, type Declaration, generate, tokenize, tokenTypes, walk } from 'css-tree';
+import type MagicString from 'magic-string';
+
+/** What browsers begin with (CSS Fonts 4, 2.5: medium), and so what a percentage of the root is of. */
+const initialPx = 16;
+
+/**
+ * The size of type that a style sheet gives the root of its page, in px; undefined where it gives
+ * none, or one that depends on the viewport. Only rules outside conditions count.
+ */
+export function rootSizePx(tree: CssNode): number | undefined {
+  let size: number | undefined;
+  if (tree.type !== 'StyleSheet') return undefined;
+  for (const rule of tree.children) {
+    if (rule.type !== 'Rule' || !/^(?:html|:root)$/i.test(generate(rule.prelude))) continue;
+    for (const one of rule.block.children) {
+      if (one.type === 'Declaration' && one.property.toLowerCase() === 'font-size') {
+        size = toPx(generate(one.value).trim());
+      }
+    }
+  }
+  return size;
+}
+
+function toPx(value: string): number | undefined {
+  const [, number, unit] = /^(\d*\.?\d+)(px|%)$/i.exec(value) ?? [];
+  if (number === undefined) return undefined;
+  return unit === 'px' ? Number(number) : (Number(number) / 100) * initialPx;
+}
+
+/**
+ * Writes every length in `rem` as the px it was on the page it came from, since a host's root has
+ * a size of its own. Conditions of at-rules are left: there, rem is never the root's size (Media
+ * Queries 4, 1.3).
+ */
+export function resolveRem(edits: MagicString, tree: CssNode, source: string, px: number): void {
+  walk(tree, {
+    visit: 'Declaration',
+    enter: (declaration: Declaration) => {
+      const from = declaration.value.loc?.start.offset;
+      const to = declaration.value.loc?.end.offset;
+      if (from === undefined || to === undefined) return;
+      tokenize(source.slice(from, to), (type, start, end) => {
+        if (type !== tokenTypes.Dimension) return;
+        const [, number] = /^(.+)rem$/i.exec(source.slice(from + start, from + end)) ?? [];
+        if (number === undefined) return;
+        const length = Number((Number(number) * px).toFixed(4));
+        edits.overwrite(from + start, from + end, `${length}px`);
+      });
+    },
+  });
+}
