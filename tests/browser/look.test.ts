@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
@@ -11,6 +10,7 @@ import { shoot } from '../../src/node/proof/shoot.ts';
 import { runtime } from '../../src/runtime/text.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
+import { differing } from '../support/pictures.ts';
 
 const { browser } = withBrowser();
 const cases = fileURLToPath(new URL('../cases/look/', import.meta.url));
@@ -26,22 +26,9 @@ function page(code: string): string {
 ${code}</body></html>`;
 }
 
-async function picture(document: string, widthPx: number): Promise<PNG> {
+async function picture(document: string, widthPx: number): Promise<Uint8Array> {
   const subject = { mould: 'm', document, files: {}, libraries: [] };
-  return PNG.sync.read(Buffer.from((await shoot(browser(), subject, widthPx)).png));
-}
-
-/**
- * Pixels that differ; both pictures have to be of one size. The last row is left out: a page's
- * ground goes on below what is in it, and that of a cast ends with it, at part of a pixel.
- */
-function differing(one: PNG, two: PNG): number {
-  expect([one.width, one.height]).toEqual([two.width, two.height]);
-  let count = 0;
-  for (let at = 0; at < one.data.length - 4 * one.width; at += 4) {
-    if (!one.data.subarray(at, at + 4).equals(two.data.subarray(at, at + 4))) count += 1;
-  }
-  return count;
+  return (await shoot(browser(), subject, widthPx)).png;
 }
 
 describe.each([400, 900])('at %i px', (widthPx) => {

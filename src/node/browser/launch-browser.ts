@@ -7,6 +7,9 @@ import { findBrowser } from './find-browser.ts';
 const quiet = [
   ...['--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
   ...['--disable-component-update', '--disable-sync', '--hide-scrollbars'],
+  // Else an edge drawn while something moved over it is kept, smoothed as it was then, and the
+  // same page gives one of two pictures.
+  '--disable-partial-raster',
 ];
 
 /**

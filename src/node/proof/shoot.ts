@@ -112,8 +112,13 @@ async function hold(page: Page): Promise<void> {
     await document.fonts.ready;
     await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
     for (const animation of document.getAnimations()) {
-      animation.pause();
-      animation.currentTime = atMs;
+      // One that is over by then has to be gone, as it would be.
+      const end = Number(animation.effect?.getComputedTiming().endTime ?? 0);
+      if (animation instanceof CSSTransition || end <= atMs) animation.finish();
+      else {
+        animation.pause();
+        animation.currentTime = atMs;
+      }
     }
   }, heldAtMs);
 }
