@@ -34,7 +34,7 @@ async function picture(document: string, widthPx: number): Promise<Uint8Array> {
 describe.each([400, 900])('at %i px', (widthPx) => {
   it.each(pastes)('the unbound cast of %s looks as the paste by itself', async (path) => {
     const text = readFileSync(path, 'utf8');
-    const { mould } = importSnippet([{ name: 'paste.html', text }]);
+    const { mould } = importSnippet([{ name: 'paste.html', text }], { pageStyles: 'root' });
     const cast = compileMould(mould).cast();
     const { parts } = deliver(cast, { form: 'block', document: true, runtime });
     const bare = await picture(page(text), widthPx);

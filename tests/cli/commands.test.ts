@@ -112,6 +112,7 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['import', 'empty.html'], 'There is nothing in this paste but white space.'],
     [['import', 'zero.html'], 'zero.html is not text: it holds zero bytes.'],
     [['import'], 'There is no file to import.'],
+    [['import', 'a.html', '--page-styles', 'all'], '--page-styles takes root or drop, not all.'],
     [['import', 'a.html', '--name', '9 lives'], 'The name "9 lives" must begin with a letter'],
     [['import', 'a.html', '--out', 'a.html/b'], 'cannot be written: a part of its path is a file'],
     [['import', 'a.html', '--nmae', 'x'], "Unknown option '--nmae'; did you mean --name?"],

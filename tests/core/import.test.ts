@@ -15,9 +15,7 @@ function readCase(name: string, part: string): Record<string, string> {
 
 /** Findings that a case is meant to bring, by code. */
 const seen: Readonly<Record<string, readonly string[]>> = {
-  'whole-document': [
-    ...['snippet/page-part', 'snippet/remote-file', 'snippet/remote-file', 'snippet/page-part'],
-  ],
+  'whole-document': [...['snippet/page-part', 'snippet/remote-file', 'snippet/remote-file']],
   panes: ['snippet/in-tags'],
   'panes-below-each-other': ['snippet/bare-css', 'snippet/bare-script'],
   'bare-style': ['snippet/bare-css', 'snippet/no-markup'],
@@ -47,7 +45,11 @@ describe('a paste becomes the mould beside it', () => {
     const { mould, dropped } = importSnippet([
       { name: 'page.html', text: readCase('whole-document', 'paste')['page.html'] as string },
     ]);
-    expect(mould.manifest).toMatchObject({ name: 'depot-clock', title: 'Depot clock' });
+    expect(mould.manifest).toMatchObject({
+      name: 'depot-clock',
+      title: 'Depot clock',
+      page: { class: 'dark' },
+    });
     expect(mould.manifest.libraries).toEqual([
       {
         name: 'normalize',
@@ -62,7 +64,6 @@ describe('a paste becomes the mould beside it', () => {
     ]);
     expect(dropped.map(({ what, line }) => `${line} ${what}`)).toEqual([
       '4 <meta charset="utf-8">',
-      '9 <body class="dark">',
     ]);
   });
 });
@@ -81,6 +82,55 @@ describe('what a piece is does not hang on what it was called', () => {
   it.each(texts)('%s', (_, text, part) => {
     const { mould } = importSnippet([{ name: 'a.txt', text }]);
     expect(mould[part].trim()).toBe(text);
+  });
+});
+
+describe('rules for the page', () => {
+  const cases: [style: string, kept: string, dropped: string[]][] = [
+    ['body { margin: 0; color: red }', 'body { color: red }', ['margin:0']],
+    ['body {\n  margin: 0;\n  color: red;\n}', 'body {\n  color: red;\n}', ['margin:0']],
+    ['html, body { height: 100% }\np { margin: 0 }', 'p { margin: 0 }', ['height:100%']],
+    [
+      'body { display: grid; place-items: center; min-height: 100vh }',
+      'body { display: grid; place-items: center; }',
+      ['min-height:100vh'],
+    ],
+    [':root { --a: 1px; background: red }', ':root { --a: 1px; }', ['background:red']],
+    ['html { font-size: 62.5% }', 'html { font-size: 62.5% }', []],
+    ['* { margin: 0 }', '* { margin: 0 }', []],
+    ['body.dark > .a { margin: 0 }', 'body.dark > .a { margin: 0 }', []],
+    ['html.js body.dark { overflow: hidden }', '', ['overflow:hidden']],
+    [
+      '@media (width) { body { padding: 0 } p { top: 0 } }',
+      '@media (width) {  p { top: 0 } }',
+      ['padding:0'],
+    ],
+    ['body::before { margin: 0 }', 'body::before { margin: 0 }', []],
+  ];
+  it.each(cases)('%s', (style, kept, dropped) => {
+    const { mould, dropped: told } = importSnippet([{ name: 'a.css', text: style }]);
+    expect(mould.style.trim()).toBe(kept);
+    expect(told.map(({ what }) => /\{ (.*) \}/.exec(what)?.[1])).toEqual(dropped);
+  });
+
+  it('are told with their line, and a ground with light text on it most of all', () => {
+    const text = '<p>a</p>\n<style>\nbody {\n background: #123; color: #fff }</style>';
+    const { findings, dropped } = importSnippet([{ name: 'a.html', text }]);
+    expect(dropped).toMatchObject([
+      { file: 'a.html', line: 4, why: "the ground of a page is its host's" },
+    ]);
+    expect(findings.map(({ code, line }) => `${code} ${line}`)).toEqual([
+      'snippet/page-styles 4',
+      'snippet/lost-ground 4',
+    ]);
+  });
+
+  it('stay whole, or go but for custom properties, as asked', () => {
+    const pieces = [{ name: 'a.css', text: 'body { --a: 1px; margin: 0; color: red }' }];
+    const styleFor = (pageStyles: 'root' | 'drop') =>
+      importSnippet(pieces, { pageStyles }).mould.style;
+    expect(styleFor('root').trim()).toBe(pieces[0]?.text);
+    expect(styleFor('drop').trim()).toBe('body { --a: 1px; }');
   });
 });
 

@@ -213,6 +213,15 @@ describe('the root of a cast', () => {
   ])('is a wrapper where %s', (_, template, style) => {
     expect(markupOf(someFields, template, {}, style)).toMatch(`<div ${carried}>\n`);
   });
+  it('is a wrapper with the attributes that the page had, so that rules for them hold', () => {
+    const mould = mouldOf({ template: '<p>a</p>', style: 'body.dark p { color: red }' });
+    const page = { class: 'dark', 'data-a': '"' };
+    const cast = compileMould({ ...mould, manifest: { ...mould.manifest, page } }).cast({
+      id: 'c',
+    });
+    expect(cast.markup).toBe(`<div ${carried} class="dark" data-a="&quot;">\n<p>a</p>\n</div>`);
+    expect(cast.mouldStyle).toContain(':is(#km_, [data-mould="board"]).dark p {');
+  });
   it('needs no wrapper for custom properties of the page', () => {
     expect(markupOf(someFields, '<p>a</p>', {}, ':root { --a: 1px }')).toContain(`<p ${carried}>`);
   });

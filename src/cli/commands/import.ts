@@ -1,6 +1,10 @@
 import { basename } from 'node:path';
 import type { Command } from 'commander';
-import { importSnippet, type SnippetPiece } from '../../core/author/snippet/import-snippet.ts';
+import {
+  type ImportOptions,
+  importSnippet,
+  type SnippetPiece,
+} from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
@@ -19,6 +23,7 @@ interface ImportArguments {
   readonly js?: string;
   readonly name?: string;
   readonly out?: string;
+  readonly pageStyles?: string;
 }
 
 /** `import FILE… | -`: snippet to mould. */
@@ -32,11 +37,12 @@ export function addImport(program: Command, running: Running): void {
     .option('--css <file>', 'the style by itself')
     .option('--js <file>', 'the script by itself')
     .option('--name <name>', "the mould's name; by default that of the page or the file")
+    .option('--page-styles <root|drop>', 'keep, or leave out, all rules for html and body')
     .option('--out <dir>', 'folder of the mould; by default its name')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
-        const { mould, findings, dropped } = importGiven(given, options.name);
+        const { mould, findings, dropped } = importGiven(given, optionsOf(options));
         const folder = options.out ?? mould.manifest.name;
         const files = await writeMould(folder, mould);
         const told = findings.map((one) =>
@@ -78,17 +84,25 @@ async function readPieces(
   return new Map(await Promise.all(pieces));
 }
 
+function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {
+  if (pageStyles !== undefined && pageStyles !== 'root' && pageStyles !== 'drop') {
+    const what = `--page-styles takes root or drop, not ${pageStyles}.`;
+    throw new Refusal(finding('call/usage', { what, command: 'import' }));
+  }
+  return { ...(name === undefined ? {} : { name }), ...(pageStyles ? { pageStyles } : {}) };
+}
+
 /** What a `-` given for a path is called in messages. */
 const standardInput = 'standard input';
 
 /** Imports, with findings by the paths given where the core knows file names alone. */
-function importGiven(given: ReadonlyMap<string, SnippetPiece>, name: string | undefined) {
+function importGiven(given: ReadonlyMap<string, SnippetPiece>, options: ImportOptions) {
   const atPath = (one: Finding): Finding => {
     const [path] = [...given].find(([, piece]) => piece.name === one.file) ?? [];
     return path === undefined ? one : { ...one, file: path };
   };
   try {
-    const imported = importSnippet([...given.values()], name === undefined ? {} : { name });
+    const imported = importSnippet([...given.values()], options);
     return { ...imported, findings: imported.findings.map(atPath) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

@@ -21,6 +21,7 @@ import { compileStyle } from './style/compile-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
+import { toHtmlText } from './template/sink.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
 export interface CompiledMould {
@@ -57,8 +58,12 @@ export function compileMould(mould: Mould): CompiledMould {
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
-  const rootAttributes = (id: string) => ` data-mould="${name}" data-cast="${id}"`;
-  const compiled = compileTemplate(binder, rootAttributes, styles.stylesPage);
+  const page = Object.entries(manifest.page ?? {})
+    .map(([attribute, value]) => ` ${attribute}="${toHtmlText(value)}"`)
+    .join('');
+  const rootAttributes = (id: string) => ` data-mould="${name}" data-cast="${id}"${page}`;
+  const needsWrapper = styles.stylesPage || page !== '';
+  const compiled = compileTemplate(binder, rootAttributes, needsWrapper);
   const read = readScript(script);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],

@@ -37,6 +37,11 @@ const manifestSchema = {
         },
       },
     },
+    page: {
+      type: 'object',
+      additionalProperties: { type: 'string' },
+      propertyNames: { pattern: '^(?:class|id|style|dir|lang|data-[a-z0-9_.-]+)$' },
+    },
     widths: {
       type: 'array',
       minItems: 1,
@@ -125,6 +130,8 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
     case 'minItems':
     case 'maxItems':
       return `must have ${keyword === 'minItems' ? 'at least' : 'at most'} ${String(params.limit)} entries`;
+    case 'propertyNames':
+      return 'may only hold class, id, style, dir, lang and data- attributes';
     case 'uniqueItems':
       return 'must not name one twice';
     default:

@@ -23,6 +23,8 @@ export interface Manifest {
   readonly shelf?: string;
   readonly origin?: JsonObject;
   readonly libraries?: readonly Library[];
+  /** Attributes that the snippet's body had, such as its class; the root carries them. */
+  readonly page?: Readonly<Record<string, string>>;
   /** Viewport widths to look at, in CSS px. */
   readonly widths?: readonly number[];
   readonly fields: FieldSchema;

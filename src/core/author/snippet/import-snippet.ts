@@ -1,11 +1,12 @@
-import { type Mould, namePattern } from '../../model/mould.ts';
+import { defaultWidths, type Mould, namePattern } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { joinScripts, joinStyles, tidyEnds } from './join.ts';
 import { kebabName, titleFrom } from './name.ts';
+import { type PageStyles, takeOutFurniture } from './page-styles.ts';
 import { type Language, languageOf } from './recognise.ts';
-import { type Dropped, type MarkupSplit, splitMarkup } from './split-markup.ts';
+import { type Dropped, type MarkupSplit, type StylePart, splitMarkup } from './split-markup.ts';
 
 /** One file, or one pane, of what was pasted. */
 export interface SnippetPiece {
@@ -21,6 +22,8 @@ export interface SnippetPiece {
 export interface ImportOptions {
   /** Name of the mould; by default the document's title or the name of the first file. */
   readonly name?: string;
+  /** What becomes of rules for html and body; by default page furniture is left out. */
+  readonly pageStyles?: PageStyles;
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -57,32 +60,40 @@ export function importSnippet(
     throw new Refusal(finding('mould/wrong', { where, what }));
   }
   const { template, escapes } = escapeMarks(tidyEnds(splits.map((one) => one.template).join('\n')));
-  const style = joinStyles(all('styles'));
+  const furnished = all('styles').map((part) => furnish(part, options.pageStyles));
+  const style = joinStyles(furnished.map((part) => part.style));
   const script = joinScripts(all('scripts'));
-  findings.push(...splits.flatMap((split) => split.findings), ...escapes);
+  const droppedStyles = furnished.flatMap((part) => part.dropped);
+  findings.push(
+    ...splits.flatMap((split) => split.findings),
+    ...furnished.flatMap((part) => part.findings),
+    ...escapes,
+  );
   if (template === '' && (style || script)) {
     const only = [style && 'CSS', script && 'JavaScript'].filter(Boolean).join(' and ');
     findings.push(finding('snippet/no-markup', { only }, { file: first.name }));
   }
   const libraries = all('libraries');
+  const page = Object.assign({}, ...splits.map((split) => split.page)) as MarkupSplit['page'];
   const manifest: Mould['manifest'] = {
     format: 1,
     name,
     title: title || titleFrom(name),
     version: '1.0.0',
     ...(libraries.length > 0 ? { libraries } : {}),
-    widths: [360, 768, 1280],
+    widths: [...defaultWidths],
+    ...(Object.keys(page).length > 0 ? { page } : {}),
     fields: { type: 'object', properties: {} },
   };
   const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
   const files = keepPaste(pieces);
   const mould = { manifest, manifestText, template, style, script, files };
-  return { mould, findings, dropped: all('dropped') };
+  return { mould, findings, dropped: [...all('dropped'), ...droppedStyles] };
 }
 
 const empty: MarkupSplit = {
   ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
-  title: undefined,
+  ...{ title: undefined, page: {} },
 };
 
 function splitPiece(piece: SnippetPiece, findings: Finding[]): MarkupSplit {
@@ -100,21 +111,38 @@ function splitPiece(piece: SnippetPiece, findings: Finding[]): MarkupSplit {
       return { ...split, findings: [finding('snippet/in-tags', { tag: 'script' }, start)] };
     }
     // A pane of style or script that cannot be read is still that, unless it begins like markup.
-    if (as === 'css' && !text.trimStart().startsWith('<')) return { ...empty, styles: [text] };
-    if (as === 'js' && !text.trimStart().startsWith('<')) return { ...empty, scripts: [text] };
+    if (as && as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as);
     if (as && as !== 'html') findings.push(otherPiece(as, 'html', start));
     return split;
   }
-  if (as === undefined && name.endsWith(`.${found}`)) return takeCode(text, found);
+  if (as === undefined && name.endsWith(`.${found}`)) return takeCode(piece, found);
   if (as === undefined) {
     const code = found === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
     findings.push(finding(code, {}, start));
   } else if (as !== found) findings.push(otherPiece(as, found, start));
-  return takeCode(text, found);
+  return takeCode(piece, found);
 }
 
-function takeCode(text: string, language: 'css' | 'js'): MarkupSplit {
-  return language === 'css' ? { ...empty, styles: [text] } : { ...empty, scripts: [text] };
+function takeCode({ name, text }: SnippetPiece, language: 'css' | 'js'): MarkupSplit {
+  if (language === 'js') return { ...empty, scripts: [text] };
+  return { ...empty, styles: [{ text, placeAt: indexLines(name, text).placeAt }] };
+}
+
+/** A stretch of style without page furniture, and what is to be said of that. */
+function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined) {
+  const { style, dropped, losesGround } = takeOutFurniture(text, pageStyles);
+  const [first] = dropped;
+  const findings: Finding[] = [];
+  if (first) {
+    const place = placeAt(first.offset);
+    findings.push(finding('snippet/page-styles', { count: dropped.length }, place));
+    if (losesGround) findings.push(finding('snippet/lost-ground', {}, place));
+  }
+  const told = dropped.map(({ what, why, offset }): Dropped => {
+    const { file, line } = placeAt(offset);
+    return { what, why, file, line };
+  });
+  return { style, dropped: told, findings };
 }
 
 const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };

@@ -1,6 +1,6 @@
 import type { Range } from '../../compile/template/markup.ts';
 import type { Library } from '../../model/mould.ts';
-import { type Finding, finding } from '../../problem/finding.ts';
+import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
 import { extentOnLines, withoutRanges } from './extent.ts';
@@ -24,12 +24,20 @@ export interface Dropped {
   readonly line: number;
 }
 
+/** A stretch of style, and where its offsets stand in the paste. */
+export interface StylePart {
+  readonly text: string;
+  readonly placeAt: (offset: number) => Place;
+}
+
 /** A paste of markup taken apart. The texts are slices of it, in its own order. */
 export interface MarkupSplit {
   readonly template: string;
-  readonly styles: readonly string[];
+  readonly styles: readonly StylePart[];
   readonly scripts: readonly string[];
   readonly libraries: readonly Library[];
+  /** Attributes of the document's body, for the root of the widget. */
+  readonly page: Readonly<Record<string, string>>;
   /** What the document calls itself. */
   readonly title: string | undefined;
   readonly dropped: readonly Dropped[];
@@ -54,7 +62,7 @@ class MarkupSplitter {
   private readonly lines: LineIndex;
   private readonly paste: ParsedPaste;
   private readonly cuts: Range[] = [];
-  private readonly styles: { start: number; text: string }[] = [];
+  private readonly styles: (StylePart & { start: number })[] = [];
   private readonly scripts: { start: number; text: string }[] = [];
   private readonly libraries: Library[] = [];
   private readonly dropped: Dropped[] = [];
@@ -74,15 +82,15 @@ class MarkupSplitter {
     for (const element of elementsUnder(head ? head.childNodes : [])) this.takeHead(element);
     for (const element of elementsUnder(topLevel)) this.takeContent(element);
     this.takeBare();
-    this.dropBodyAttributes();
     const cuts = this.cuts.map((range) => extentOnLines(this.source, range));
-    const inOrder = (parts: { start: number; text: string }[]) =>
-      parts.sort((a, b) => a.start - b.start).map(({ text }) => text);
+    const inOrder = <P extends { start: number }>(parts: P[]) =>
+      parts.sort((a, b) => a.start - b.start);
     return {
       template: withoutRanges(this.source, content, cuts),
       styles: inOrder(this.styles),
-      scripts: inOrder(this.scripts),
+      scripts: inOrder(this.scripts).map(({ text }) => text),
       libraries: this.libraries,
+      page: this.bodyAttributes(),
       title: this.title,
       dropped: this.dropped,
       findings: this.findings,
@@ -119,9 +127,8 @@ class MarkupSplitter {
     const inner = this.cut(element);
     if (!inner) return false;
     const media = attributeOf(element, 'media');
-    const text = this.source.slice(inner.start, inner.end);
-    const isForAll = !media || media.trim() === 'all';
-    this.styles.push({ ...inner, text: isForAll ? text : `@media ${media} {\n${text}\n}` });
+    const opening = !media || media.trim() === 'all' ? '' : `@media ${media} {\n`;
+    this.addStyle(inner, opening, opening === '' ? '' : '\n}');
     return true;
   }
 
@@ -154,18 +161,30 @@ class MarkupSplitter {
 
   private takeBare(): void {
     for (const { language, ...range } of findBare(this.source, this.paste.topLevel)) {
-      const parts = language === 'css' ? this.styles : this.scripts;
-      parts.push({ ...range, text: this.source.slice(range.start, range.end) });
+      if (language === 'css') this.addStyle(range);
+      else this.scripts.push({ ...range, text: this.source.slice(range.start, range.end) });
       this.cuts.push(range);
       const code = language === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
       this.findings.push(finding(code, {}, this.lines.placeAt(range.start)));
     }
   }
 
-  private dropBodyAttributes(): void {
+  private addStyle({ start, end }: Range, opening = '', closing = ''): void {
+    const text = opening + this.source.slice(start, end) + closing;
+    const placeAt = (offset: number) => this.lines.placeAt(start + offset - opening.length);
+    this.styles.push({ start, text, placeAt });
+  }
+
+  /** What style, script or a reader may count on; handlers are of the page's own life. */
+  private bodyAttributes(): Record<string, string> {
     const { body } = this.paste;
-    if (!body || body.attrs.length === 0) return;
-    this.drop(body, 'a widget has no body of its own; give its outermost element the same');
+    const kept = body?.attrs.filter(({ name }) =>
+      /^(?:class|id|style|dir|lang|data-.+)$/.test(name),
+    );
+    if (body && kept?.length !== body.attrs.length) {
+      this.drop(body, 'a widget has no body whose events it could handle');
+    }
+    return Object.fromEntries(kept?.map(({ name, value }) => [name, value]) ?? []);
   }
 
   private drop(element: SourceElement, why: string): void {

@@ -47,6 +47,19 @@ export const snippetWording = {
     level: 'note',
     message: ({ what, why }: { what: string; why: string }) => `${what} was left out: ${why}.`,
   },
+  'snippet/page-styles': {
+    level: 'note',
+    message: ({ count }: { count: number }) =>
+      `${count} ${count === 1 ? 'declaration' : 'declarations'} for the page itself ` +
+      `${count === 1 ? 'was' : 'were'} left out, such as its ground, its edge and its height.`,
+    mend: () => 'Import with --page-styles root to keep them for the widget.',
+  },
+  'snippet/lost-ground': {
+    level: 'warning',
+    message: () =>
+      "The page's ground was left out and the colour of its text stays, so the text may not be readable on a host's ground.",
+    mend: () => 'Give the widget a ground of its own, or import with --page-styles root.',
+  },
   'snippet/not-run': {
     level: 'warning',
     message: ({ type }: { type: string }) =>

@@ -1,0 +1,129 @@
+import { type CssNode, type Declaration, generate, keyword, parse, type Rule } from 'css-tree';
+import type { Range } from '../../compile/template/markup.ts';
+import { extentOnLines, withoutRanges } from './extent.ts';
+
+/**
+ * What becomes of the rules a snippet has for its page. By default a widget keeps those that
+ * make it look as it did and leaves out those that furnish a page; `root` keeps all of them for
+ * the widget's root, `drop` keeps custom properties alone.
+ */
+export type PageStyles = 'root' | 'drop';
+
+/** A declaration of a rule for html or body that the widget does not bring. */
+export interface DroppedStyle {
+  /** The declaration as written, with its selector: `body { min-height: 100vh }`. */
+  readonly what: string;
+  readonly why: string;
+  /** Where it stands in the style given. */
+  readonly offset: number;
+}
+
+/** Style without page furniture. */
+export interface FurnishedStyle {
+  readonly style: string;
+  readonly dropped: readonly DroppedStyle[];
+  /** True where a ground was left out and a colour of text that stood on it stays. */
+  readonly losesGround: boolean;
+}
+
+/** Properties that furnish a page, and why a widget does without. */
+const furniture: readonly (readonly [RegExp, string])[] = [
+  [/^background/, "the ground of a page is its host's"],
+  [/^(?:margin|padding)/, "the edge of a page is its host's"],
+  [/^(?:min-|max-)?(?:height|block-size)$/, 'a widget is as high as what is in it'],
+  [/^(?:min-|max-)?(?:width|inline-size)$/, 'a widget takes the width of its place'],
+  [/^(?:overflow|overscroll|scroll)/, "scrolling is the page's"],
+  [/^(?:position|inset|top|right|bottom|left|z-index)$/, 'a widget stands where it is put'],
+];
+
+/** Conditions that may stand around rules for the page. */
+const grouping = new Set(['media', 'supports', 'container', 'layer']);
+
+/**
+ * Takes page furniture out of a style sheet by cutting whole declarations, and rules that have
+ * none left. Inherited text styles, custom properties and the arrangement of children stay: when
+ * the mould is compiled, html and body mean the widget's root.
+ */
+export function takeOutFurniture(
+  style: string,
+  pageStyles: PageStyles | undefined,
+): FurnishedStyle {
+  const nothing = { style, dropped: [], losesGround: false };
+  if (pageStyles === 'root' || !/\b(?:html|body)\b|:root/i.test(style)) return nothing;
+  const tree = parse(style, { positions: true, parseValue: false, parseCustomProperty: false });
+  const cuts: Range[] = [];
+  const dropped: DroppedStyle[] = [];
+  let keepsColor = false;
+  for (const rule of pageRules(tree)) {
+    const going: Declaration[] = [];
+    for (const one of declarationsOf(rule)) {
+      const why = reasonToDrop(one, pageStyles);
+      if (why === undefined) {
+        keepsColor ||= one.property.toLowerCase() === 'color';
+        continue;
+      }
+      going.push(one);
+      const what = `${generate(rule.prelude)} { ${generate(one)} }`;
+      dropped.push({ what, why, offset: startOf(one) });
+    }
+    const isEmptied = going.length > 0 && going.length === rule.block.children.size;
+    cuts.push(...(isEmptied ? [rangeOf(rule)] : going.map((one) => withSemicolon(style, one))));
+  }
+  const whole = { start: 0, end: style.length };
+  const extents = cuts.map((cut) => extentOnLines(style, cut));
+  return {
+    style: cuts.length === 0 ? style : withoutRanges(style, whole, extents),
+    dropped,
+    losesGround: keepsColor && dropped.some(({ why }) => why === furniture[0]?.[1]),
+  };
+}
+
+function reasonToDrop({ property }: Declaration, pageStyles: PageStyles | undefined) {
+  if (property.startsWith('--')) return undefined;
+  if (pageStyles === 'drop') return 'rules for the page were to be left out';
+  return furniture.find(([pattern]) => pattern.test(property.toLowerCase()))?.[1];
+}
+
+/** Rules all of whose selectors mean the page's root or body, and nothing in it. */
+function pageRules(node: CssNode): Rule[] {
+  if (node.type === 'StyleSheet' || node.type === 'Block') {
+    return node.children.toArray().flatMap(pageRules);
+  }
+  if (node.type === 'Atrule') {
+    return node.block && grouping.has(keyword(node.name).basename) ? pageRules(node.block) : [];
+  }
+  if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return [];
+  const selectors = node.prelude.children.toArray();
+  return selectors.every((one) => isPageSelector(generate(one))) ? [node] : [];
+}
+
+/** `html`, `body`, `:root` with or without classes and states, and `html body`. */
+function isPageSelector(selector: string): boolean {
+  const part =
+    '(?:html|body|:root)(?:[.#][\\w-]+|\\[[^\\]]*\\]|:(?:not|is|where|has|lang|dir)\\([^)]*\\))*';
+  return new RegExp(`^${part}(?:[ >]${part})?$`, 'i').test(selector);
+}
+
+function declarationsOf(rule: Rule): Declaration[] {
+  return rule.block.children
+    .toArray()
+    .filter((one): one is Declaration => one.type === 'Declaration');
+}
+
+/** A declaration with the semicolon after it and the blanks before it. */
+function withSemicolon(style: string, node: CssNode): Range {
+  const { start, end: rawEnd } = rangeOf(node);
+  // A value read raw goes on through the blanks after it.
+  const end = start + style.slice(start, rawEnd).trimEnd().length;
+  const more = /^\s*;/.exec(style.slice(end, end + 200))?.[0].length ?? 0;
+  const blank = /[\t ]*$/.exec(style.slice(Math.max(0, start - 200), start))?.[0].length ?? 0;
+  return { start: start - blank, end: end + more };
+}
+
+function rangeOf(node: CssNode): Range {
+  return { start: startOf(node), end: node.loc?.end.offset ?? 0 };
+}
+
+function startOf(node: CssNode): number {
+  return node.loc?.start.offset ?? 0;
+}
