@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { demo, folderWith, folderWithRail, keenMould } from '../support/command.ts';
@@ -38,6 +38,30 @@ describe('import', () => {
       files: ['mould.json', 'template.html', 'style.css', 'snippet/snippet.html', 'snippet/a.css'],
       ...{ libraries: [], findings: [], dropped: [], fields: 0 },
     });
+  });
+
+  it('takes a page saved in a folder, with what it shows and loads from beside it', async () => {
+    const folder = folderWith();
+    const site = join(folder, 'site');
+    mkdirSync(join(site, 'parts'), { recursive: true });
+    writeFileSync(join(folder, 'secret.svg'), '<svg/>');
+    const files = {
+      'index.html':
+        '<link rel=stylesheet href="parts/a.css"><img src="parts/a%20b.svg?1"><img src="../secret.svg"><script src="parts/a.js"></script>',
+      'parts/a.css': 'img { background: url("a b.svg") }',
+      'parts/a.js': 'go()',
+      'parts/a b.svg': '<svg/>',
+    };
+    for (const [name, text] of Object.entries(files)) writeFileSync(join(site, name), text);
+    const { stdout } = await keenMould(folder, ['import', 'site', '--out', 'm', '--json']);
+    expect(JSON.parse(stdout).files).toEqual([
+      ...['mould.json', 'template.html', 'style.css', 'script.js', 'assets/a b.svg'],
+      ...['snippet/parts/a.css', 'snippet/parts/a.js', 'snippet/index.html'],
+    ]);
+    const read = (name: string) => readFileSync(join(folder, 'm', name), 'utf8');
+    expect(read('template.html')).toBe('<img src="assets/a%20b.svg?1"><img src="../secret.svg">\n');
+    expect(read('style.css')).toBe('img { background: url("assets/a%20b.svg") }\n');
+    expect(read('script.js')).toBe('go()\n');
   });
 
   it('never overwrites, and leaves nothing half-written', async () => {
@@ -108,7 +132,10 @@ describe('cast', () => {
 describe('what cannot be carried out is one sentence, status 2, and nothing on disk', () => {
   const cases: [words: string[], said: string][] = [
     [['import', 'none.html'], 'There is no file none.html.'],
-    [['import', '.'], '. cannot be read: it is a folder.'],
+    [
+      ['import', '.'],
+      '. holds several HTML files and no index.html: a.html, empty.html, zero.html.',
+    ],
     [['import', 'empty.html'], 'There is nothing in this paste but white space.'],
     [['import', 'zero.html'], 'zero.html is not text: it holds zero bytes.'],
     [['import'], 'There is no file to import.'],

@@ -1,4 +1,4 @@
-import { basename } from 'node:path';
+import { basename, dirname } from 'node:path';
 import type { Command } from 'commander';
 import {
   type ImportOptions,
@@ -11,6 +11,7 @@ import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { writeMould } from '../../node/files/mould-folder.ts';
 import { decode, readText } from '../../node/files/read-text.ts';
+import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
@@ -32,7 +33,7 @@ export function addImport(program: Command, running: Running): void {
     .command('import')
     .summary('make a mould from a snippet')
     .description('Makes a mould from pasted code: one piece, or markup, style and script apart.')
-    .argument('[FILE...]', 'the code, or - for standard input')
+    .argument('[FILE...]', 'the code, a folder with a page, or - for standard input')
     .option('--html <file>', 'the markup by itself')
     .option('--css <file>', 'the style by itself')
     .option('--js <file>', 'the script by itself')
@@ -42,7 +43,12 @@ export function addImport(program: Command, running: Running): void {
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
-        const { mould, findings, dropped } = importGiven(given, optionsOf(options));
+        const [first = ''] = given.keys();
+        const local = first === standardInput ? {} : { local: localFilesOf(dirname(first)) };
+        const { mould, findings, dropped } = importGiven(given, {
+          ...optionsOf(options),
+          ...local,
+        });
         const folder = options.out ?? mould.manifest.name;
         const files = await writeMould(folder, mould);
         const told = findings.map((one) =>
@@ -70,7 +76,8 @@ async function readPieces(
     const path = options[as];
     return path === undefined ? [] : [{ path, as }];
   });
-  const asked: { path: string; as?: Language }[] = [...paths.map((path) => ({ path })), ...panes];
+  const pages = await Promise.all(paths.map(pageOf));
+  const asked: { path: string; as?: Language }[] = [...pages.map((path) => ({ path })), ...panes];
   if (asked.length === 0) {
     const what = 'There is no file to import.';
     throw new Refusal(finding('call/usage', { what, command: 'import' }));

@@ -1,4 +1,5 @@
 import type { Range } from '../../compile/template/markup.ts';
+import type { Edit } from './local-files.ts';
 
 /**
  * The stretch to cut so that no empty line is left: where only blanks stand beside it on its
@@ -13,12 +14,21 @@ export function extentOnLines(source: string, { start, end }: Range): Range {
 
 /** The source without some stretches; where they overlap, they count once. */
 export function withoutRanges(source: string, within: Range, cuts: readonly Range[]): string {
+  return withEdits(
+    source,
+    within,
+    cuts.map((cut) => ({ ...cut, text: '' })),
+  );
+}
+
+/** A stretch of the source with some of it replaced; of edits that overlap the first counts. */
+export function withEdits(source: string, within: Range, edits: readonly Edit[]): string {
   let out = '';
   let from = within.start;
-  for (const cut of [...cuts].sort((a, b) => a.start - b.start)) {
-    if (cut.end <= from || cut.start >= within.end) continue;
-    out += source.slice(from, Math.max(from, cut.start));
-    from = cut.end;
+  for (const edit of [...edits].sort((a, b) => a.start - b.start || b.end - a.end)) {
+    if (edit.end <= from || edit.start >= within.end) continue;
+    if (edit.start >= from) out += source.slice(from, edit.start) + edit.text;
+    from = edit.end;
   }
   return out + source.slice(from, Math.max(from, within.end));
 }

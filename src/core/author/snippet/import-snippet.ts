@@ -3,6 +3,7 @@ import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { joinScripts, joinStyles, tidyEnds } from './join.ts';
+import { AssetShelf, type LocalFiles } from './local-files.ts';
 import { kebabName, titleFrom } from './name.ts';
 import { type PageStyles, takeOutFurniture } from './page-styles.ts';
 import { type Language, languageOf } from './recognise.ts';
@@ -24,6 +25,8 @@ export interface ImportOptions {
   readonly name?: string;
   /** What becomes of rules for html and body; by default page furniture is left out. */
   readonly pageStyles?: PageStyles;
+  /** Files beside the snippet: those it shows or loads come along. */
+  readonly local?: LocalFiles;
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -44,7 +47,8 @@ export function importSnippet(
   options: ImportOptions = {},
 ): ImportedSnippet {
   const findings: Finding[] = [];
-  const splits = pieces.map((piece) => splitPiece(piece, findings));
+  const shelf = new AssetShelf(options.local ?? (() => undefined));
+  const splits = pieces.map((piece) => splitPiece(piece, shelf, findings));
   const [first] = pieces;
   if (!first || pieces.every(({ text }) => text.trim() === '')) {
     const file = first?.name ?? 'snippet';
@@ -86,7 +90,7 @@ export function importSnippet(
     fields: { type: 'object', properties: {} },
   };
   const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
-  const files = keepPaste(pieces);
+  const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
   const mould = { manifest, manifestText, template, style, script, files };
   return { mould, findings, dropped: [...all('dropped'), ...droppedStyles] };
 }
@@ -96,13 +100,13 @@ const empty: MarkupSplit = {
   ...{ title: undefined, page: {} },
 };
 
-function splitPiece(piece: SnippetPiece, findings: Finding[]): MarkupSplit {
+function splitPiece(piece: SnippetPiece, shelf: AssetShelf, findings: Finding[]): MarkupSplit {
   const { name, text, as } = piece;
   if (text.trim() === '') return empty;
   const found = languageOf(text);
   const start = indexLines(name, text).placeAt(text.search(/\S/));
   if (found === 'html') {
-    const split = splitMarkup(name, text);
+    const split = splitMarkup(name, text, shelf);
     const isInTags = split.template.trim() === '' && split.libraries.length === 0;
     if (as === 'css' && isInTags && split.scripts.length === 0) {
       return { ...split, findings: [finding('snippet/in-tags', { tag: 'style' }, start)] };
@@ -161,8 +165,12 @@ function escapeMarks(template: string): { template: string; escapes: Finding[] }
 }
 
 /** The paste as it came, each piece under its own name. */
-function keepPaste(pieces: readonly SnippetPiece[]): Mould['files'] {
+function keepPaste(
+  pieces: readonly SnippetPiece[],
+  sources: AssetShelf['sources'],
+): Mould['files'] {
   const files: Record<string, string | Uint8Array> = {};
+  for (const [path, bytes] of Object.entries(sources)) files[`snippet/${path}`] = bytes;
   for (const { name, text, bytes } of pieces) {
     let path = `snippet/${name}`;
     for (let number = 2; Object.hasOwn(files, path); number += 1)

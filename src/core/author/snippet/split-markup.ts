@@ -3,8 +3,10 @@ import type { Library } from '../../model/mould.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
-import { extentOnLines, withoutRanges } from './extent.ts';
+import { extentOnLines, withEdits } from './extent.ts';
 import { libraryOf } from './library.ts';
+import type { AssetShelf, Edit } from './local-files.ts';
+import { bringMarkupFiles } from './markup-addresses.ts';
 import {
   attributeOf,
   elementsUnder,
@@ -15,6 +17,7 @@ import {
   rangeOf,
   type SourceElement,
 } from './page-parts.ts';
+import { withStyleFiles } from './style-addresses.ts';
 
 /** Something of the paste that the mould does not hold. */
 export interface Dropped {
@@ -51,9 +54,13 @@ const scriptTypes = /^(?:|module|(?:text|application)\/(?:x-)?(?:java|ecma)scrip
 const dataTypes =
   /^(?:(?:application|text)\/(?:[\w.+-]*\+)?(?:json|xml|plain|html|template|x-[\w-]*template)|importmap|speculationrules|x-shader\/.+)$/i;
 
-/** Takes markup apart into template, styles and scripts by cutting, never by printing anew. */
-export function splitMarkup(file: string, source: string): MarkupSplit {
-  return new MarkupSplitter(file, source).split();
+/**
+ * Takes markup apart into template, styles and scripts by cutting, never by printing anew.
+ *
+ * @param shelf takes what the markup shows of files beside it
+ */
+export function splitMarkup(file: string, source: string, shelf: AssetShelf): MarkupSplit {
+  return new MarkupSplitter(file, source, shelf).split();
 }
 
 class MarkupSplitter {
@@ -69,8 +76,12 @@ class MarkupSplitter {
   private readonly findings: Finding[] = [];
   private title: string | undefined;
 
-  constructor(file: string, source: string) {
+  private readonly shelf: AssetShelf;
+  private readonly edits: Edit[] = [];
+
+  constructor(file: string, source: string, shelf: AssetShelf) {
     this.file = file;
+    this.shelf = shelf;
     this.source = source;
     this.lines = indexLines(file, source);
     this.paste = parsePaste(source);
@@ -80,13 +91,16 @@ class MarkupSplitter {
   split(): MarkupSplit {
     const { head, topLevel, content } = this.paste;
     for (const element of elementsUnder(head ? head.childNodes : [])) this.takeHead(element);
-    for (const element of elementsUnder(topLevel)) this.takeContent(element);
+    for (const element of elementsUnder(topLevel)) {
+      if (this.takeContent(element)) continue;
+      this.edits.push(...bringMarkupFiles(this.source, element, this.file, this.shelf));
+    }
     this.takeBare();
-    const cuts = this.cuts.map((range) => extentOnLines(this.source, range));
+    const cuts = this.cuts.map((range) => ({ ...extentOnLines(this.source, range), text: '' }));
     const inOrder = <P extends { start: number }>(parts: P[]) =>
       parts.sort((a, b) => a.start - b.start);
     return {
-      template: withoutRanges(this.source, content, cuts),
+      template: withEdits(this.source, content, [...cuts, ...this.edits]),
       styles: inOrder(this.styles),
       scripts: inOrder(this.scripts).map(({ text }) => text),
       libraries: this.libraries,
@@ -126,9 +140,7 @@ class MarkupSplitter {
     if (!isHtml(element) && !isPlain) return true;
     const inner = this.cut(element);
     if (!inner) return false;
-    const media = attributeOf(element, 'media');
-    const opening = !media || media.trim() === 'all' ? '' : `@media ${media} {\n`;
-    this.addStyle(inner, opening, opening === '' ? '' : '\n}');
+    this.addStyle(inner, mediaOf(element));
     return true;
   }
 
@@ -151,11 +163,39 @@ class MarkupSplitter {
     part: 'script' | 'style',
     url: string | undefined,
   ): boolean {
-    if (!this.cut(element) || !url?.trim()) return true;
+    const range = this.cut(element);
+    if (!range || !url?.trim()) return true;
+    if (this.takeLocal(element, range, part, url)) return true;
     const library = libraryOf(url.trim(), part);
     this.libraries.push(library);
     const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(url.trim());
     this.say(isRemote ? 'snippet/remote-file' : 'snippet/local-file', { url: url.trim() }, element);
+    return true;
+  }
+
+  /** A sheet or script beside the snippet is part of it, unless it is plainly a library. */
+  private takeLocal(
+    element: SourceElement,
+    { start }: Range,
+    part: 'script' | 'style',
+    url: string,
+  ): boolean {
+    const found = this.shelf.find(this.file, url);
+    if (!found) return false;
+    const { path, file } = found;
+    const { name, version } = libraryOf(path, part);
+    if (file.text === undefined || version !== undefined || /[.-]min\./.test(path)) {
+      const place = this.shelf.bring(this.file, url) ?? url;
+      this.libraries.push({ name, ...(version ? { version } : {}), [part]: place });
+      return true;
+    }
+    this.shelf.keepSource(path, file);
+    if (part === 'script') this.scripts.push({ start, text: file.text });
+    else {
+      const text = withStyleFiles(file.text, path, this.shelf);
+      const { placeAt } = indexLines(path, file.text);
+      this.styles.push({ start, ...underMedia(text, mediaOf(element), placeAt) });
+    }
     return true;
   }
 
@@ -169,10 +209,12 @@ class MarkupSplitter {
     }
   }
 
-  private addStyle({ start, end }: Range, opening = '', closing = ''): void {
-    const text = opening + this.source.slice(start, end) + closing;
-    const placeAt = (offset: number) => this.lines.placeAt(start + offset - opening.length);
-    this.styles.push({ start, text, placeAt });
+  private addStyle({ start, end }: Range, media?: string): void {
+    const text = withStyleFiles(this.source.slice(start, end), this.file, this.shelf);
+    this.styles.push({
+      start,
+      ...underMedia(text, media, (offset) => this.lines.placeAt(start + offset)),
+    });
   }
 
   /** What style, script or a reader may count on; handlers are of the page's own life. */
@@ -215,6 +257,25 @@ class MarkupSplitter {
     const offset = element.sourceCodeLocation?.startOffset ?? 0;
     this.findings.push(finding(code, data, this.lines.placeAt(offset)));
   }
+}
+
+/** The media a sheet is for, where it is not for all. */
+function mediaOf(element: SourceElement): string | undefined {
+  const media = attributeOf(element, 'media')?.trim();
+  return media && media !== 'all' ? media : undefined;
+}
+
+function underMedia(
+  text: string,
+  media: string | undefined,
+  placeAt: StylePart['placeAt'],
+): StylePart {
+  if (media === undefined) return { text, placeAt };
+  const opening = `@media ${media} {\n`;
+  return {
+    text: `${opening}${text}\n}`,
+    placeAt: (offset) => placeAt(Math.max(0, offset - opening.length)),
+  };
 }
 
 type SnippetCode =

@@ -69,7 +69,7 @@ function elementOf(
 ): Element | undefined {
   if (!location.startTag) return undefined;
   const attributes = Object.entries(location.attrs ?? {}).map(([name, at]) =>
-    attributeOf(source, name, { start: at.startOffset, end: at.endOffset }),
+    locateAttribute(source, name, { start: at.startOffset, end: at.endOffset }),
   );
   return {
     name: node.tagName,
@@ -86,7 +86,8 @@ function elementOf(
   };
 }
 
-function attributeOf(source: string, name: string, range: Range): Attribute {
+/** An attribute by the stretch it stands in, its value found behind the equals sign. */
+export function locateAttribute(source: string, name: string, range: Range): Attribute {
   const written = source.slice(range.start, range.end);
   const opening = /^[^=]*=[\t\n\f\r ]*/.exec(written);
   if (!opening)

@@ -23,6 +23,14 @@ export const callWording = {
     message: ({ path }: { path: string }) => `${path} is not text: it holds zero bytes.`,
     mend: () => 'Give the HTML, CSS or JavaScript itself, saved as UTF-8.',
   },
+  'call/no-page': {
+    level: 'error',
+    message: ({ path, pages }: { path: string; pages: readonly string[] }) =>
+      pages.length === 0
+        ? `The folder ${path} holds no HTML file.`
+        : `The folder ${path} holds several HTML files and no index.html: ${pages.join(', ')}.`,
+    mend: () => 'Name the file to import; what it loads from beside it comes along.',
+  },
   'call/no-mould': {
     level: 'error',
     message: ({ path }: { path: string }) => `${path} is not a mould: it holds no mould.json.`,

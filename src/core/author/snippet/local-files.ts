@@ -1,0 +1,100 @@
+import type { Range } from '../../compile/template/markup.ts';
+
+/** A file that lies beside the snippet. */
+export interface LocalFile {
+  readonly bytes: Uint8Array;
+  /** What it says, where it is text. */
+  readonly text: string | undefined;
+}
+
+/**
+ * Gives a file that lies beside the snippet, or undefined where there is none.
+ *
+ * @param path from the snippet's folder, with forward slashes, never leading out of it
+ */
+export type LocalFiles = (path: string) => LocalFile | undefined;
+
+/** A stretch of text and what is to stand in its place. */
+export interface Edit extends Range {
+  readonly text: string;
+}
+
+/**
+ * The path that a relative address means, from the snippet's folder. Undefined for an address
+ * elsewhere, one from the top of a site, and one that leads out of the folder: a page that was
+ * copied may not reach for other files of this machine.
+ *
+ * @param from path of the file the address stands in
+ */
+export function localPath(from: string, address: string): string | undefined {
+  const bare = address.trim().replace(/[?#].*$/s, '');
+  if (bare === '' || /^(?:[a-z][a-z0-9+.-]*:|\/|\\)/i.test(bare)) return undefined;
+  const steps = from.split('/').slice(0, -1);
+  for (const step of decoded(bare).split('/')) {
+    if (step === '..') {
+      if (steps.pop() === undefined) return undefined;
+    } else if (step !== '.' && step !== '') steps.push(step);
+  }
+  return steps.some((step) => step.startsWith('.')) ? undefined : steps.join('/');
+}
+
+/** Percent-encodes what `encodeURI` leaves, so that an address can stand unquoted in style. */
+function percent(char: string): string {
+  return `%${char.charCodeAt(0).toString(16)}`;
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
+/** Files brought into a mould's assets/, each once, under names that do not clash. */
+export class AssetShelf {
+  readonly files: Record<string, Uint8Array> = {};
+  /** Style and script of the snippet's own that came from files beside it, by path. */
+  readonly sources: Record<string, Uint8Array> = {};
+  private readonly places = new Map<string, string>();
+  private readonly local: LocalFiles;
+
+  constructor(local: LocalFiles) {
+    this.local = local;
+  }
+
+  /** The file an address means, if it lies beside the snippet. */
+  find(from: string, address: string): { path: string; file: LocalFile } | undefined {
+    const path = localPath(from, address);
+    const file = path === undefined ? undefined : this.local(path);
+    return path !== undefined && file ? { path, file } : undefined;
+  }
+
+  /** Brings the file of an address along; gives its new address, or undefined for none. */
+  bring(from: string, address: string): string | undefined {
+    const found = this.find(from, address);
+    if (!found) return undefined;
+    let place = this.places.get(found.path);
+    if (place === undefined) {
+      place = this.freePlace(found.path.slice(found.path.lastIndexOf('/') + 1));
+      this.places.set(found.path, place);
+      this.files[place] = found.file.bytes;
+    }
+    return (
+      encodeURI(place).replace(/['()]/g, percent) + (/[?#].*$/s.exec(address.trim())?.[0] ?? '')
+    );
+  }
+
+  /** Notes that a file beside the snippet is part of it. */
+  keepSource(path: string, file: LocalFile): void {
+    this.sources[path] = file.bytes;
+  }
+
+  private freePlace(name: string): string {
+    let place = `assets/${name}`;
+    for (let number = 2; Object.hasOwn(this.files, place); number += 1) {
+      place = `assets/${number}-${name}`;
+    }
+    return place;
+  }
+}

@@ -1,0 +1,42 @@
+import { readFileSync } from 'node:fs';
+import { readdir, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { LocalFiles } from '../../core/author/snippet/local-files.ts';
+import { finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { decode } from './read-text.ts';
+
+/** The files of a folder, read when they are asked for. */
+export function localFilesOf(folder: string): LocalFiles {
+  return (path) => {
+    let bytes: Buffer;
+    try {
+      bytes = readFileSync(join(folder, path));
+    } catch {
+      return undefined;
+    }
+    const isText = /\.(?:css|js|mjs|html?|svg|json|txt)$/i.test(path) && !bytes.includes(0);
+    return { bytes, text: isText ? decode(path, bytes).text : undefined };
+  };
+}
+
+/**
+ * The page to begin with where a folder is given: its index.html, else its only HTML file.
+ * Any other path is given back.
+ *
+ * @throws Refusal when a folder has no such page, or several
+ */
+export async function pageOf(path: string): Promise<string> {
+  const isFolder = await stat(path).then(
+    (found) => found.isDirectory(),
+    () => false,
+  );
+  if (!isFolder) return path;
+  const pages = (await readdir(path)).filter((name) => /\.html?$/i.test(name)).sort();
+  const page = pages.find((name) => /^index\.html?$/i.test(name)) ?? pages[0];
+  const isSure = pages.length === 1 || /^index\./i.test(page ?? '');
+  if (page === undefined || !isSure) {
+    throw new Refusal(finding('call/no-page', { path, pages }));
+  }
+  return join(path, page);
+}
