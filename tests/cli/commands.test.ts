@@ -64,6 +64,29 @@ describe('import', () => {
     expect(read('script.js')).toBe('go()\n');
   });
 
+  it('takes libraries by address and from files, and from packages of the project', async () => {
+    const folder = folderWith({
+      'a.html': '<p>a<script src="https://c.example/npm/dial@3.1.0/d.js"></script>',
+      'ease.css': 'a { }',
+    });
+    mkdirSync(join(folder, 'node_modules/dial'), { recursive: true });
+    writeFileSync(join(folder, 'node_modules/dial/package.json'), '{ "version": "3.1.9" }');
+    writeFileSync(join(folder, 'node_modules/dial/d.js'), 'dial()');
+    const named = [
+      '--library',
+      'ease@2.0.0=ease.css',
+      '--library',
+      'https://c.example/tilt@1.0.0/t.js',
+    ];
+    const { stdout } = await keenMould(folder, ['import', 'a.html', ...named, '--json']);
+    expect(JSON.parse(stdout).libraries).toEqual([
+      { name: 'ease', version: '2.0.0', style: 'assets/ease.css' },
+      { name: 'tilt', version: '1.0.0', script: 'https://c.example/tilt@1.0.0/t.js' },
+      { name: 'dial', version: '3.1.9', script: 'assets/d.js' },
+    ]);
+    expect(readFileSync(join(folder, 'a/assets/d.js'), 'utf8')).toBe('dial()');
+  });
+
   it('never overwrites, and leaves nothing half-written', async () => {
     const folder = folderWith({ 'a.html': '<p>a</p>' });
     await keenMould(folder, ['import', 'a.html']);
@@ -139,6 +162,10 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['import', 'empty.html'], 'There is nothing in this paste but white space.'],
     [['import', 'zero.html'], 'zero.html is not text: it holds zero bytes.'],
     [['import'], 'There is no file to import.'],
+    [
+      ['import', 'a.html', '--library', 'dial'],
+      '--library takes an address or NAME@VERSION=FILE, not dial.',
+    ],
     [['import', 'a.html', '--page-styles', 'all'], '--page-styles takes root or drop, not all.'],
     [['import', 'a.html', '--name', '9 lives'], 'The name "9 lives" must begin with a letter'],
     [['import', 'a.html', '--out', 'a.html/b'], 'cannot be written: a part of its path is a file'],

@@ -5,14 +5,20 @@ import {
   importSnippet,
   type SnippetPiece,
 } from '../../core/author/snippet/import-snippet.ts';
+import {
+  type GivenLibrary,
+  type LibraryPart,
+  libraryOf,
+} from '../../core/author/snippet/library.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { installedFilesOf } from '../../node/files/installed-files.ts';
 import { writeMould } from '../../node/files/mould-folder.ts';
 import { decode, readText } from '../../node/files/read-text.ts';
 import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
-import type { Running } from '../command.ts';
+import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
@@ -25,6 +31,7 @@ interface ImportArguments {
   readonly name?: string;
   readonly out?: string;
   readonly pageStyles?: string;
+  readonly library: readonly string[];
 }
 
 /** `import FILE… | -`: snippet to mould. */
@@ -38,16 +45,18 @@ export function addImport(program: Command, running: Running): void {
     .option('--css <file>', 'the style by itself')
     .option('--js <file>', 'the script by itself')
     .option('--name <name>', "the mould's name; by default that of the page or the file")
+    .option('--library <url|name@version=file>', 'a library it needs; repeatable', collected, [])
     .option('--page-styles <root|drop>', 'keep, or leave out, all rules for html and body')
     .option('--out <dir>', 'folder of the mould; by default its name')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
         const [first = ''] = given.keys();
-        const local = first === standardInput ? {} : { local: localFilesOf(dirname(first)) };
         const { mould, findings, dropped } = importGiven(given, {
           ...optionsOf(options),
-          ...local,
+          ...(first === standardInput ? {} : { local: localFilesOf(dirname(first)) }),
+          installed: installedFilesOf('.'),
+          libraries: await Promise.all(options.library.map(readLibrary)),
         });
         const folder = options.out ?? mould.manifest.name;
         const files = await writeMould(folder, mould);
@@ -89,6 +98,27 @@ async function readPieces(
     return [standardInput, { name: `snippet.${as ?? 'html'}`, ...file, ...said }];
   });
   return new Map(await Promise.all(pieces));
+}
+
+/** `NAME@VERSION=FILE` or `NAME=FILE`, else an address. */
+async function readLibrary(given: string): Promise<GivenLibrary> {
+  const [, name, version, path] =
+    /^((?:@[\w.-]+\/)?[\w.-]+)(?:@([\w.+-]+))?=(.+)$/.exec(given) ?? [];
+  if (name !== undefined && path !== undefined) {
+    const { bytes } = await readText(path);
+    const from = { fileName: basename(path), bytes };
+    return { name, ...(version ? { version } : {}), part: partOf(path), from };
+  }
+  if (!/^(?:https?:)?\/\//i.test(given)) {
+    const what = `--library takes an address or NAME@VERSION=FILE, not ${given}.`;
+    throw new Refusal(finding('call/usage', { what, command: 'import' }));
+  }
+  const { name: read, version: known } = libraryOf(given, partOf(given));
+  return { name: read, ...(known ? { version: known } : {}), part: partOf(given), from: given };
+}
+
+function partOf(path: string): LibraryPart {
+  return /\.css(?:[?#]|$)/i.test(path) ? 'style' : 'script';
 }
 
 function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {

@@ -3,11 +3,18 @@ import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { joinScripts, joinStyles, tidyEnds } from './join.ts';
+import { type GivenLibrary, type InstalledFiles, withGiven } from './library.ts';
 import { AssetShelf, type LocalFiles } from './local-files.ts';
 import { kebabName, titleFrom } from './name.ts';
 import { type PageStyles, takeOutFurniture } from './page-styles.ts';
 import { type Language, languageOf } from './recognise.ts';
-import { type Dropped, type MarkupSplit, type StylePart, splitMarkup } from './split-markup.ts';
+import {
+  type Beside,
+  type Dropped,
+  type MarkupSplit,
+  type StylePart,
+  splitMarkup,
+} from './split-markup.ts';
 
 /** One file, or one pane, of what was pasted. */
 export interface SnippetPiece {
@@ -27,6 +34,10 @@ export interface ImportOptions {
   readonly pageStyles?: PageStyles;
   /** Files beside the snippet: those it shows or loads come along. */
   readonly local?: LocalFiles;
+  /** Files of packages installed in the project, to bring libraries along from. */
+  readonly installed?: InstalledFiles;
+  /** Libraries that the snippet does not load itself, or that are to take the place of one. */
+  readonly libraries?: readonly GivenLibrary[];
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -48,7 +59,8 @@ export function importSnippet(
 ): ImportedSnippet {
   const findings: Finding[] = [];
   const shelf = new AssetShelf(options.local ?? (() => undefined));
-  const splits = pieces.map((piece) => splitPiece(piece, shelf, findings));
+  const beside = { shelf, installed: options.installed ?? (() => undefined) };
+  const splits = pieces.map((piece) => splitPiece(piece, beside, findings));
   const [first] = pieces;
   if (!first || pieces.every(({ text }) => text.trim() === '')) {
     const file = first?.name ?? 'snippet';
@@ -77,7 +89,7 @@ export function importSnippet(
     const only = [style && 'CSS', script && 'JavaScript'].filter(Boolean).join(' and ');
     findings.push(finding('snippet/no-markup', { only }, { file: first.name }));
   }
-  const libraries = all('libraries');
+  const libraries = withGiven(all('libraries'), options.libraries ?? [], shelf);
   const page = Object.assign({}, ...splits.map((split) => split.page)) as MarkupSplit['page'];
   const manifest: Mould['manifest'] = {
     format: 1,
@@ -100,13 +112,13 @@ const empty: MarkupSplit = {
   ...{ title: undefined, page: {} },
 };
 
-function splitPiece(piece: SnippetPiece, shelf: AssetShelf, findings: Finding[]): MarkupSplit {
+function splitPiece(piece: SnippetPiece, beside: Beside, findings: Finding[]): MarkupSplit {
   const { name, text, as } = piece;
   if (text.trim() === '') return empty;
   const found = languageOf(text);
   const start = indexLines(name, text).placeAt(text.search(/\S/));
   if (found === 'html') {
-    const split = splitMarkup(name, text, shelf);
+    const split = splitMarkup(name, text, beside);
     const isInTags = split.template.trim() === '' && split.libraries.length === 0;
     if (as === 'css' && isInTags && split.scripts.length === 0) {
       return { ...split, findings: [finding('snippet/in-tags', { tag: 'style' }, start)] };

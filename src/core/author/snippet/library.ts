@@ -1,16 +1,80 @@
 import type { Library } from '../../model/mould.ts';
+import type { AssetShelf } from './local-files.ts';
+
+/** The part of a page a library is loaded by. */
+export type LibraryPart = 'script' | 'style';
+
+/** A library that whoever imports names beside those the snippet loads. */
+export interface GivenLibrary {
+  readonly name: string;
+  readonly version?: string;
+  readonly part: LibraryPart;
+  /** Its address, or the file itself with a name. */
+  readonly from: string | { readonly fileName: string; readonly bytes: Uint8Array };
+}
+
+/**
+ * Gives a file of a package that is installed in the project, or undefined where it is not.
+ *
+ * @param path of the file within the package
+ */
+export type InstalledFiles = (
+  packageName: string,
+  path: string,
+) => { readonly version: string; readonly bytes: Uint8Array } | undefined;
 
 /**
  * A library from the address it is loaded from. Public addresses commonly hold
  * `name@1.2.3` or `name/1.2.3`; a name without a version is all that others tell.
  */
-export function libraryOf(url: string, part: 'script' | 'style'): Library {
-  const path = url.replace(/[?#].*$/, '');
-  const known = /([A-Za-z0-9_.-]+)[@/]v?(\d+(?:\.\d+)+[\w.-]*)(?=\/)/.exec(path);
-  const file = path.slice(path.lastIndexOf('/') + 1);
-  const bare =
-    /^(.+?)(?:[-.]v?(\d+\.\d+[\d.]*\d?))?(?:[.-](?:slim|min|bundle))*\.(?:m?js|css)$/i.exec(file);
-  const name = known?.[1] ?? bare?.[1] ?? (file || path);
-  const version = known?.[2] ?? bare?.[2];
+export function libraryOf(url: string, part: LibraryPart): Library {
+  const { name, version } = readAddress(url);
   return { name, ...(version ? { version } : {}), [part]: url };
+}
+
+function readAddress(url: string): { name: string; version?: string; path?: string } {
+  const bare = url.replace(/[?#].*$/, '');
+  const known = /((?:@[\w.-]+\/)?[\w.-]+)[@/]v?(\d+(?:\.\d+)+[\w.-]*)\/(.*)$/.exec(bare);
+  if (known) return { name: known[1] ?? '', version: known[2] ?? '', path: known[3] ?? '' };
+  const file = bare.slice(bare.lastIndexOf('/') + 1);
+  const named =
+    /^(.+?)(?:[-.]v?(\d+\.\d+[\d.]*\d?))?(?:[.-](?:slim|min|bundle))*\.(?:m?js|css)$/i.exec(file);
+  const name = named?.[1] ?? (file || bare);
+  return { name, ...(named?.[2] ? { version: named[2] } : {}) };
+}
+
+/** A library that is loaded from elsewhere, brought along if the project has its package. */
+export function bringInstalled(
+  library: Library,
+  part: LibraryPart,
+  installed: InstalledFiles,
+  shelf: AssetShelf,
+): Library | undefined {
+  const { name, version, path } = readAddress(library[part] ?? '');
+  const found = path ? installed(name, path) : undefined;
+  // Another major version is another library: its calls may have changed.
+  if (!found || !path || found.version.split('.')[0] !== version?.split('.')[0]) return undefined;
+  const place = shelf.add(path.slice(path.lastIndexOf('/') + 1), found.bytes);
+  return { name, version: found.version, [part]: place };
+}
+
+/**
+ * The libraries of a snippet with those named beside it. One of the same name takes the place of
+ * the snippet's own; the others come first, since playgrounds load theirs before the panes.
+ */
+export function withGiven(
+  found: readonly Library[],
+  given: readonly GivenLibrary[],
+  shelf: AssetShelf,
+): Library[] {
+  const all = [...found];
+  const first: Library[] = [];
+  for (const { name, version, part, from } of given) {
+    const address = typeof from === 'string' ? from : shelf.add(from.fileName, from.bytes);
+    const library = { name, ...(version ? { version } : {}), [part]: address };
+    const index = all.findIndex((one) => one.name === name && one[part] !== undefined);
+    if (index < 0) first.push(library);
+    else all[index] = library;
+  }
+  return [...first, ...all];
 }

@@ -76,9 +76,8 @@ export class AssetShelf {
     if (!found) return undefined;
     let place = this.places.get(found.path);
     if (place === undefined) {
-      place = this.freePlace(found.path.slice(found.path.lastIndexOf('/') + 1));
+      place = this.add(found.path.slice(found.path.lastIndexOf('/') + 1), found.file.bytes);
       this.places.set(found.path, place);
-      this.files[place] = found.file.bytes;
     }
     return (
       encodeURI(place).replace(/['()]/g, percent) + (/[?#].*$/s.exec(address.trim())?.[0] ?? '')
@@ -90,11 +89,13 @@ export class AssetShelf {
     this.sources[path] = file.bytes;
   }
 
-  private freePlace(name: string): string {
+  /** Adds a file under its name, or the next that is free; gives its path in the mould. */
+  add(name: string, bytes: Uint8Array): string {
     let place = `assets/${name}`;
     for (let number = 2; Object.hasOwn(this.files, place); number += 1) {
       place = `assets/${number}-${name}`;
     }
+    this.files[place] = bytes;
     return place;
   }
 }

@@ -10,7 +10,7 @@ import { extentOnLines, withoutRanges } from './extent.ts';
 export type PageStyles = 'root' | 'drop';
 
 /** A declaration of a rule for html or body that the widget does not bring. */
-export interface DroppedStyle {
+interface DroppedStyle {
   /** The declaration as written, with its selector: `body { min-height: 100vh }`. */
   readonly what: string;
   readonly why: string;

@@ -4,7 +4,7 @@ import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
 import { extentOnLines, withEdits } from './extent.ts';
-import { libraryOf } from './library.ts';
+import { bringInstalled, type InstalledFiles, type LibraryPart, libraryOf } from './library.ts';
 import type { AssetShelf, Edit } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
 import {
@@ -47,6 +47,12 @@ export interface MarkupSplit {
   readonly findings: readonly Finding[];
 }
 
+/** What there is beside a snippet. */
+export interface Beside {
+  readonly shelf: AssetShelf;
+  readonly installed: InstalledFiles;
+}
+
 /** Script types that a browser runs (HTML Standard, 4.12.1.1, and MIME Sniffing 4.6). */
 const scriptTypes = /^(?:|module|(?:text|application)\/(?:x-)?(?:java|ecma)script)$/i;
 
@@ -57,10 +63,10 @@ const dataTypes =
 /**
  * Takes markup apart into template, styles and scripts by cutting, never by printing anew.
  *
- * @param shelf takes what the markup shows of files beside it
+ * @param beside what there is beside it, and what of that comes along
  */
-export function splitMarkup(file: string, source: string, shelf: AssetShelf): MarkupSplit {
-  return new MarkupSplitter(file, source, shelf).split();
+export function splitMarkup(file: string, source: string, beside: Beside): MarkupSplit {
+  return new MarkupSplitter(file, source, beside).split();
 }
 
 class MarkupSplitter {
@@ -77,11 +83,13 @@ class MarkupSplitter {
   private title: string | undefined;
 
   private readonly shelf: AssetShelf;
+  private readonly installed: InstalledFiles;
   private readonly edits: Edit[] = [];
 
-  constructor(file: string, source: string, shelf: AssetShelf) {
+  constructor(file: string, source: string, { shelf, installed }: Beside) {
     this.file = file;
     this.shelf = shelf;
+    this.installed = installed;
     this.source = source;
     this.lines = indexLines(file, source);
     this.paste = parsePaste(source);
@@ -158,16 +166,18 @@ class MarkupSplitter {
     return true;
   }
 
-  private takeLibrary(
-    element: SourceElement,
-    part: 'script' | 'style',
-    url: string | undefined,
-  ): boolean {
+  private takeLibrary(element: SourceElement, part: LibraryPart, url: string | undefined): boolean {
     const range = this.cut(element);
     if (!range || !url?.trim()) return true;
     if (this.takeLocal(element, range, part, url)) return true;
     const library = libraryOf(url.trim(), part);
-    this.libraries.push(library);
+    const brought = bringInstalled(library, part, this.installed, this.shelf);
+    this.libraries.push(brought ?? library);
+    if (brought) {
+      const { name, version = '' } = brought;
+      this.say('snippet/vendored', { url: url.trim(), name, version }, element);
+      return true;
+    }
     const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(url.trim());
     this.say(isRemote ? 'snippet/remote-file' : 'snippet/local-file', { url: url.trim() }, element);
     return true;
@@ -177,7 +187,7 @@ class MarkupSplitter {
   private takeLocal(
     element: SourceElement,
     { start }: Range,
-    part: 'script' | 'style',
+    part: LibraryPart,
     url: string,
   ): boolean {
     const found = this.shelf.find(this.file, url);
@@ -282,4 +292,5 @@ type SnippetCode =
   | 'snippet/not-run'
   | 'snippet/remote-file'
   | 'snippet/local-file'
+  | 'snippet/vendored'
   | 'snippet/page-part';

@@ -43,6 +43,11 @@ export const snippetWording = {
       `The snippet loads ${url}, a file that did not come with the paste.`,
     mend: () => 'Put the file under assets/ of the mould and correct its address.',
   },
+  'snippet/vendored': {
+    level: 'note',
+    message: ({ url, name, version }: { url: string; name: string; version: string }) =>
+      `${name} ${version}, installed in this project, came along in place of ${url}.`,
+  },
   'snippet/page-part': {
     level: 'note',
     message: ({ what, why }: { what: string; why: string }) => `${what} was left out: ${why}.`,

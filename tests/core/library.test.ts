@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { type ImportOptions, importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+
+const bytes = Uint8Array.of(1);
+const text =
+  '<p>a<script src="https://c.example/npm/dial@3.1.0/dist/dial.min.js"></script><script src="https://c.example/b.js"></script>';
+
+function librariesWith(options: ImportOptions) {
+  const { mould, findings } = importSnippet([{ name: 'a.html', text }], options);
+  const assets = Object.keys(mould.files).filter((path) => path.startsWith('assets/'));
+  return { libraries: mould.manifest.libraries, assets, codes: findings.map(({ code }) => code) };
+}
+
+describe('libraries', () => {
+  it('come along from a package that the project has, in the version it has', () => {
+    const asked: string[] = [];
+    const { libraries, assets, codes } = librariesWith({
+      installed: (name, path) => {
+        asked.push(`${name} ${path}`);
+        return name === 'dial' ? { version: '3.4.0', bytes } : undefined;
+      },
+    });
+    expect(asked).toEqual(['dial dist/dial.min.js']);
+    expect(libraries?.[0]).toEqual({
+      name: 'dial',
+      version: '3.4.0',
+      script: 'assets/dial.min.js',
+    });
+    expect(assets).toEqual(['assets/dial.min.js']);
+    expect(codes).toEqual(['snippet/vendored', 'snippet/remote-file']);
+  });
+
+  it('stay where they are when the project has another major version', () => {
+    const { libraries, codes } = librariesWith({ installed: () => ({ version: '4.0.0', bytes }) });
+    expect(libraries?.[0]?.script).toMatch(/^https:/);
+    expect(codes).toEqual(['snippet/remote-file', 'snippet/remote-file']);
+  });
+
+  it('named beside the snippet come first, or take the place of its own', () => {
+    const { libraries, assets } = librariesWith({
+      libraries: [
+        { name: 'ease', part: 'style', from: 'https://c.example/ease.css' },
+        { name: 'dial', version: '3.2.0', part: 'script', from: { fileName: 'd.js', bytes } },
+      ],
+    });
+    expect(libraries).toEqual([
+      { name: 'ease', style: 'https://c.example/ease.css' },
+      { name: 'dial', version: '3.2.0', script: 'assets/d.js' },
+      { name: 'b', script: 'https://c.example/b.js' },
+    ]);
+    expect(assets).toEqual(['assets/d.js']);
+  });
+});
