@@ -3,6 +3,7 @@ export {
   type ImportOptions,
   importSnippet,
   type SnippetPiece,
+  styleDialectsIn,
 } from './author/snippet/import-snippet.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { Cast } from './compile/cast.ts';

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { importSnippet, type SnippetPiece } from '../../src/core/author/snippet/import-snippet.ts';
 import type { Language } from '../../src/core/author/snippet/recognise.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
 
 const cases = new URL('../cases/import/', import.meta.url);
 
@@ -168,6 +169,19 @@ describe('whatever is pasted', () => {
     ...['<svg><style>', '<![CDATA[', 'é', '\u2028', '{~', '<title>x', '"', "'", '  ', 'text', '\0'],
   );
   const pastes = fc.array(bits, { minLength: 1, maxLength: 40 }).map((some) => some.join(''));
+
+  it.each<[name: string, text: string]>([
+    ['elements nested deeper than calls can be', '<div>'.repeat(20_000)],
+    ['foreign elements nested so', '<svg><style>'.repeat(5000)],
+    ['rules nested so', `<style>${'a{'.repeat(20_000)}</style>`],
+    ['calls that never end', `<script>${'f('.repeat(20_000)}</script>`],
+    ['comments that never end', '/*'.repeat(20_000)],
+    ['bindings that never end', '{~'.repeat(5000)],
+    ['text between a thousand elements', '<p>a</p> text { x: y } '.repeat(1000)],
+  ])('it is read, even with %s', (_, text) => {
+    const { mould } = importSnippet([{ name: 'a.html', text }]);
+    expect(compileMould(mould).name).toBe('a');
+  });
 
   it('is cut, never printed anew: what is kept stood in the paste, in that order', () => {
     fc.assert(

@@ -51,6 +51,8 @@ describe('a rule reaches only inside the casts', () => {
     const style = '.a { color: red }\n..b { color: blue }\n.c { margin: 0 }';
     const { css, findings } = scopeStyle(style, 'm');
     expect(findings.map(({ code, line }) => `${code} ${line}`)).toEqual(['style/not-read 2']);
+    const nested = scopeStyle('.a { .b & { color: red } color blue }', 'm');
+    expect(nested.findings).toEqual([]);
     expect(css).toContain('\n..b { color: blue }\n');
     expect(css).toContain(`.c${within} { margin: 0 }`);
   });

@@ -4,6 +4,7 @@ import {
   type ImportOptions,
   importSnippet,
   type SnippetPiece,
+  styleDialectsIn,
 } from '../../core/author/snippet/import-snippet.ts';
 import {
   type GivenLibrary,
@@ -18,6 +19,7 @@ import { installedFilesOf } from '../../node/files/installed-files.ts';
 import { writeMould } from '../../node/files/mould-folder.ts';
 import { decode, readText } from '../../node/files/read-text.ts';
 import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
+import { loadCompilers } from '../../node/files/style-compilers.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
@@ -52,7 +54,7 @@ export function addImport(program: Command, running: Running): void {
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
         const [first = ''] = given.keys();
-        const { mould, findings, dropped } = importGiven(given, {
+        const { mould, findings, dropped } = await importGiven(given, {
           ...optionsOf(options),
           ...(first === standardInput ? {} : { local: localFilesOf(dirname(first)) }),
           installed: installedFilesOf('.'),
@@ -133,13 +135,15 @@ function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {
 const standardInput = 'standard input';
 
 /** Imports, with findings by the paths given where the core knows file names alone. */
-function importGiven(given: ReadonlyMap<string, SnippetPiece>, options: ImportOptions) {
+async function importGiven(given: ReadonlyMap<string, SnippetPiece>, options: ImportOptions) {
   const atPath = (one: Finding): Finding => {
     const [path] = [...given].find(([, piece]) => piece.name === one.file) ?? [];
     return path === undefined ? one : { ...one, file: path };
   };
   try {
-    const imported = importSnippet([...given.values()], options);
+    const pieces = [...given.values()];
+    const compilers = await loadCompilers(styleDialectsIn(pieces));
+    const imported = importSnippet(pieces, { ...options, compilers });
     return { ...imported, findings: imported.findings.map(atPath) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

@@ -7,6 +7,9 @@ export interface BareCode extends Range {
   readonly language: 'css' | 'js';
 }
 
+/** How many stretches of text are looked at, so that a long page takes no longer than it should. */
+const mostTries = 8;
+
 /** Text that could be code at all, to keep prose from being parsed three times over. */
 const codeLike = /[{}]|\)\s*;|=>|^\s*(?:const|let|var|import)\s/;
 
@@ -20,11 +23,15 @@ export function findBare(
 ): BareCode[] {
   const found: BareCode[] = [];
   let seenTo = 0;
+  let tries = 0;
   for (const node of topLevel) {
     const at = node.sourceCodeLocation;
     if (node.nodeName !== '#text' || !at || at.startOffset < seenTo) continue;
     const text = source.slice(at.startOffset, at.endOffset);
     if (!codeLike.test(text)) continue;
+    // Panes come in threes; each try may read on to the end.
+    tries += 1;
+    if (tries > mostTries) break;
     for (const bare of readBare(source, trimmed(source, at.startOffset, at.endOffset))) {
       found.push(bare);
       seenTo = bare.end;

@@ -2,6 +2,12 @@ import { defaultWidths, type Mould, namePattern } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
+import {
+  refuseDialects,
+  type StyleCompilers,
+  type StyleDialect,
+  styleDialectOf,
+} from './dialect.ts';
 import { joinScripts, joinStyles, tidyEnds } from './join.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from './library.ts';
 import { AssetShelf, type LocalFiles } from './local-files.ts';
@@ -38,6 +44,8 @@ export interface ImportOptions {
   readonly installed?: InstalledFiles;
   /** Libraries that the snippet does not load itself, or that are to take the place of one. */
   readonly libraries?: readonly GivenLibrary[];
+  /** Compilers of the dialects its style is written in; see `styleDialectsIn`. */
+  readonly compilers?: StyleCompilers;
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -76,7 +84,8 @@ export function importSnippet(
     throw new Refusal(finding('mould/wrong', { where, what }));
   }
   const { template, escapes } = escapeMarks(tidyEnds(splits.map((one) => one.template).join('\n')));
-  const furnished = all('styles').map((part) => furnish(part, options.pageStyles));
+  const sheets = all('styles').map((part) => compileSheet(part, options.compilers ?? {}));
+  const furnished = sheets.map((part) => furnish(part, options.pageStyles));
   const style = joinStyles(furnished.map((part) => part.style));
   const script = joinScripts(all('scripts'));
   const droppedStyles = furnished.flatMap((part) => part.dropped);
@@ -140,8 +149,38 @@ function splitPiece(piece: SnippetPiece, beside: Beside, findings: Finding[]): M
 }
 
 function takeCode({ name, text }: SnippetPiece, language: 'css' | 'js'): MarkupSplit {
-  if (language === 'js') return { ...empty, scripts: [text] };
-  return { ...empty, styles: [{ text, placeAt: indexLines(name, text).placeAt }] };
+  const { placeAt } = indexLines(name, text);
+  if (language === 'css') return { ...empty, styles: [{ text, hint: name, placeAt }] };
+  refuseDialects(text, name, placeAt(0));
+  return { ...empty, scripts: [text] };
+}
+
+/**
+ * The dialects that the style of a snippet is written in, for which `importSnippet` has to be
+ * given compilers.
+ */
+export function styleDialectsIn(pieces: readonly SnippetPiece[]): Set<StyleDialect> {
+  const beside = { shelf: new AssetShelf(() => undefined), installed: () => undefined };
+  const parts = pieces.flatMap((piece) => splitPiece(piece, beside, []).styles);
+  return new Set(parts.flatMap(({ text, hint }) => styleDialectOf(text, hint) ?? []));
+}
+
+/** @throws Refusal when there is no compiler for a sheet, or the sheet has a fault */
+function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
+  const dialect = styleDialectOf(part.text, part.hint);
+  if (dialect === undefined) return part;
+  const start = part.placeAt(0);
+  const compile = compilers[dialect];
+  const compiled = compile?.(part.text);
+  if (!compiled) {
+    const data = { name: dialect === 'scss' ? 'sass' : dialect, purpose: `to compile ${dialect}` };
+    throw new Refusal(finding('call/no-package', data, start));
+  }
+  if ('css' in compiled) return { ...part, text: compiled.css, placeAt: () => start };
+  const { error, line, column } = compiled;
+  const indent = line === 1 ? start.column - 1 : 0;
+  const place = { ...start, line: start.line + line - 1, column: column + indent };
+  throw new Refusal(finding('snippet/dialect-fault', { dialect, error }, place));
 }
 
 /** A stretch of style without page furniture, and what is to be said of that. */

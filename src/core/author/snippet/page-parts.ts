@@ -64,9 +64,17 @@ function readPage(
 
 /** Every element under some nodes in source order, contents of `<template>` left out. */
 export function elementsUnder(nodes: readonly Node[]): SourceElement[] {
-  return nodes.flatMap((node) =>
-    isElement(node) ? [node, ...elementsUnder(node.childNodes)] : [],
-  );
+  const found: SourceElement[] = [];
+  // By a stack of our own: a paste may nest deeper than calls can.
+  const waiting = [...nodes].reverse();
+  for (let node = waiting.pop(); node; node = waiting.pop()) {
+    if (!isElement(node)) continue;
+    found.push(node);
+    for (let at = node.childNodes.length - 1; at >= 0; at -= 1) {
+      waiting.push(node.childNodes[at] as Node);
+    }
+  }
+  return found;
 }
 
 function isElement(node: Node | DefaultTreeAdapterTypes.Document): node is SourceElement {

@@ -1,13 +1,14 @@
 import { type Program, parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { codeStart } from './code-start.ts';
+import { styleDialectOf } from './dialect.ts';
 
 /** The languages a snippet is made of, by their file endings. */
 export type Language = 'html' | 'css' | 'js';
 
 /** How code that nobody put in a tag begins, when it is a script. */
 const scriptStart =
-  /^(?:['"]use strict['"]|(?:const|let|var|function|class|import|export|async)\s|document\.|window\.|\$\(|jQuery\(|\(?\((?:function|async)?\s*\()/;
+  /^(?:['"]use strict['"]|(?:const|let|var|function|class|import|export|async|interface|enum|declare)\s|document\.|window\.|\$\(|jQuery\(|\(?\((?:function|async)?\s*\()/;
 
 /**
  * Says what a piece of code is, whatever it was called. What parses as style or as script is
@@ -18,8 +19,9 @@ export function languageOf(text: string): Language {
   if (start.startsWith('<')) return 'html';
   if (isStyle(text)) return 'css';
   if (isScript(text)) return 'js';
-  if (text.includes('</')) return 'html';
   if (scriptStart.test(start)) return 'js';
+  if (text.includes('</')) return 'html';
+  if (styleDialectOf(text) !== undefined && /\{[^{}]*:/.test(text)) return 'css';
   return /^[^<>{};]*\{[^{}]*:[^{}]*[;}]/.test(start) ? 'css' : 'html';
 }
 
@@ -67,9 +69,13 @@ function doesSomething(statement: Program['body'][number]): boolean {
  * Undefined when no line both begins like a script and splits the text so.
  */
 export function scriptAfterStyle(text: string): number | undefined {
-  for (const line of text.matchAll(/^(?=[a-z$('"])/gim)) {
-    const before = text.slice(0, line.index);
-    if (scriptStart.test(text.slice(line.index)) && isStyle(before)) return line.index;
+  let tries = 0;
+  for (const { index } of text.matchAll(/^(?=[a-z$('"])/gim)) {
+    if (!scriptStart.test(text.slice(index, index + 80))) continue;
+    if (isStyle(text.slice(0, index))) return index;
+    // Hardly a line of style begins so; each try reads all before it.
+    tries += 1;
+    if (tries === 3) return undefined;
   }
   return undefined;
 }

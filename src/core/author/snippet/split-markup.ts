@@ -3,6 +3,7 @@ import type { Library } from '../../model/mould.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
+import { refuseDialects } from './dialect.ts';
 import { extentOnLines, withEdits } from './extent.ts';
 import { bringInstalled, type InstalledFiles, type LibraryPart, libraryOf } from './library.ts';
 import type { AssetShelf, Edit } from './local-files.ts';
@@ -30,6 +31,8 @@ export interface Dropped {
 /** A stretch of style, and where its offsets stand in the paste. */
 export interface StylePart {
   readonly text: string;
+  /** What its tag or its file name says of the language it is written in. */
+  readonly hint: string;
   readonly placeAt: (offset: number) => Place;
 }
 
@@ -148,12 +151,19 @@ class MarkupSplitter {
     if (!isHtml(element) && !isPlain) return true;
     const inner = this.cut(element);
     if (!inner) return false;
-    this.addStyle(inner, mediaOf(element));
+    const hint = `${attributeOf(element, 'type') ?? ''} ${attributeOf(element, 'lang') ?? ''}`;
+    this.addStyle(inner, hint, mediaOf(element));
     return true;
   }
 
   private takeScript(element: SourceElement): boolean {
     const type = (attributeOf(element, 'type') ?? '').trim();
+    const inside = innerRange(element);
+    const text = inside ? this.source.slice(inside.start, inside.end) : '';
+    const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
+    if (text.trim() !== '' && !dataTypes.test(type)) {
+      refuseDialects(text, hint, this.lines.placeAt(inside?.start ?? 0));
+    }
     if (!scriptTypes.test(type)) {
       if (!dataTypes.test(type)) this.say('snippet/not-run', { type }, element);
       return true;
@@ -162,7 +172,7 @@ class MarkupSplitter {
     if (src !== undefined) return this.takeLibrary(element, 'script', src);
     const inner = this.cut(element);
     if (!inner) return false;
-    this.scripts.push({ ...inner, text: this.source.slice(inner.start, inner.end) });
+    this.scripts.push({ ...inner, text });
     return true;
   }
 
@@ -204,7 +214,7 @@ class MarkupSplitter {
     else {
       const text = withStyleFiles(file.text, path, this.shelf);
       const { placeAt } = indexLines(path, file.text);
-      this.styles.push({ start, ...underMedia(text, mediaOf(element), placeAt) });
+      this.styles.push({ start, hint: path, ...underMedia(text, mediaOf(element), placeAt) });
     }
     return true;
   }
@@ -219,10 +229,11 @@ class MarkupSplitter {
     }
   }
 
-  private addStyle({ start, end }: Range, media?: string): void {
+  private addStyle({ start, end }: Range, hint = '', media?: string): void {
     const text = withStyleFiles(this.source.slice(start, end), this.file, this.shelf);
     this.styles.push({
       start,
+      hint,
       ...underMedia(text, media, (offset) => this.lines.placeAt(start + offset)),
     });
   }
@@ -279,7 +290,7 @@ function underMedia(
   text: string,
   media: string | undefined,
   placeAt: StylePart['placeAt'],
-): StylePart {
+): Omit<StylePart, 'hint'> {
   if (media === undefined) return { text, placeAt };
   const opening = `@media ${media} {\n`;
   return {

@@ -2,6 +2,7 @@ import { type CssNode, keyword, parse, type Selector, type SelectorList } from '
 import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { indexLines } from '../../text/line-index.ts';
+import type { Range } from '../template/markup.ts';
 import { insideGuard, rootSelector, withinSelector } from './root-selector.ts';
 import { resolveRem, rootSizePx } from './root-size.ts';
 
@@ -26,15 +27,14 @@ const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-s
  * - Selectors nested in a rule are left, since their parent is under the root already.
  */
 export function scopeStyle(style: string, mouldName: string): ScopedStyle {
-  const findings: Finding[] = [];
+  const faults: { what: string; offset: number }[] = [];
   const lines = indexLines('style.css', style);
   const tree = parse(style, {
     positions: true,
     parseValue: false,
     parseAtrulePrelude: false,
     onParseError: ({ message, offset }) => {
-      const what = message.replace(/\.$/, '').toLowerCase();
-      findings.push(finding('style/not-read', { what }, lines.placeAt(offset)));
+      faults.push({ what: message.replace(/\.$/, '').toLowerCase(), offset });
     },
   });
   const edits = new MagicString(style);
@@ -42,11 +42,18 @@ export function scopeStyle(style: string, mouldName: string): ScopedStyle {
   scoper.visit(tree);
   const sizePx = rootSizePx(tree);
   if (sizePx !== undefined) resolveRem(edits, tree, style, sizePx);
+  // What cannot be read inside a rule that is scoped reaches no further than the rule does.
+  const loose = faults.filter(({ offset }) => !scoper.scoped.some((range) => holds(range, offset)));
+  const findings = loose.map(({ what, offset }) =>
+    finding('style/not-read', { what }, lines.placeAt(offset)),
+  );
   return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
 }
 
 class Scoper {
   stylesPage = false;
+  /** Blocks of the rules that were put under the root. */
+  readonly scoped: Range[] = [];
   private readonly edits: MagicString;
   private readonly style: string;
   private readonly mouldName: string;
@@ -64,6 +71,7 @@ class Scoper {
       if (node.block && grouping.has(keyword(node.name).basename)) this.visit(node.block);
     } else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
       const isPage = this.scopeList(node.prelude);
+      this.scoped.push({ start: start(node.block), end: end(node.block) });
       if (isPage && node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
     }
   }
@@ -156,6 +164,10 @@ function isPagePart(part: CssNode): boolean {
 
 function setsMoreThanProperties(node: CssNode): boolean {
   return node.type !== 'Declaration' || !node.property.startsWith('--');
+}
+
+function holds(range: Range, offset: number): boolean {
+  return range.start <= offset && offset < range.end;
 }
 
 function start(node: CssNode): number {

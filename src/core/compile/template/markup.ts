@@ -44,19 +44,23 @@ export function readMarkup(source: string): Markup {
   const fragment = parseFragment(source, { sourceCodeLocationInfo: true });
   const elements: Element[] = [];
   const comments: Range[] = [];
-  const visit = (node: Node, parent: Element | undefined): void => {
+  // By a stack of our own: a template may nest deeper than calls can.
+  const waiting: { node: Node; parent: Element | undefined }[] = [];
+  const wait = (nodes: readonly Node[], parent: Element | undefined) => {
+    for (const node of nodes) waiting.push({ node, parent });
+  };
+  wait(fragment.childNodes, undefined);
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { node, parent } = next;
     const location = node.sourceCodeLocation;
     if (node.nodeName === '#comment' || node.nodeName === '#documentType') {
       if (location) comments.push({ start: location.startOffset, end: location.endOffset });
-      return;
+    } else if ('tagName' in node) {
+      const element = location ? elementOf(source, node, location, parent) : undefined;
+      if (element) elements.push(element);
+      wait('content' in node ? node.content.childNodes : node.childNodes, element ?? parent);
     }
-    if (!('tagName' in node)) return;
-    const element = location ? elementOf(source, node, location, parent) : undefined;
-    if (element) elements.push(element);
-    const content = 'content' in node ? node.content : node;
-    for (const child of content.childNodes) visit(child, element ?? parent);
-  };
-  for (const node of fragment.childNodes) visit(node, undefined);
+  }
   elements.sort((a, b) => a.start - b.start);
   return { source, elements, comments, topLevel: singleTopLevel(fragment.childNodes, elements) };
 }

@@ -71,6 +71,22 @@ export const snippetWording = {
       `A browser does not run a script of type ${type}; it was left in the markup as data.`,
     mend: () => 'If it is code for a compiler, paste the compiled JavaScript instead.',
   },
+  'snippet/typescript': {
+    level: 'error',
+    message: () => 'This script is TypeScript, which no browser runs.',
+    mend: () => 'Paste the JavaScript it compiles to, which playgrounds show as compiled output.',
+  },
+  'snippet/jsx': {
+    level: 'error',
+    message: () => 'This script has markup in it (JSX), which no browser runs.',
+    mend: () => 'Paste the HTML the page ends up with, and the script as compiled JavaScript.',
+  },
+  'snippet/dialect-fault': {
+    level: 'error',
+    message: ({ dialect, error }: { dialect: string; error: string }) =>
+      `This ${dialect} cannot be compiled: ${error.replace(/\.$/, '')}.`,
+    mend: () => 'Mend it at the place named, or paste the CSS it compiles to.',
+  },
   'snippet/binding-marks': {
     level: 'warning',
     message: ({ mark }: { mark: string }) =>
