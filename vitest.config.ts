@@ -6,5 +6,6 @@ export default defineConfig({
     // Browsers and processes take their time on a small machine.
     testTimeout: 60_000,
     hookTimeout: 60_000,
+    expect: { poll: { timeout: 15_000 } },
   },
 });

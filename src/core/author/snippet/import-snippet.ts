@@ -14,13 +14,8 @@ import { AssetShelf, type LocalFiles } from './local-files.ts';
 import { kebabName, titleFrom } from './name.ts';
 import { type PageStyles, takeOutFurniture } from './page-styles.ts';
 import { type Language, languageOf } from './recognise.ts';
-import {
-  type Beside,
-  type Dropped,
-  type MarkupSplit,
-  type StylePart,
-  splitMarkup,
-} from './split-markup.ts';
+import { type Beside, type Dropped, type MarkupSplit, splitMarkup } from './split-markup.ts';
+import type { StylePart } from './style-part.ts';
 
 /** One file, or one pane, of what was pasted. */
 export interface SnippetPiece {

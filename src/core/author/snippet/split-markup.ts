@@ -1,6 +1,6 @@
 import type { Range } from '../../compile/template/markup.ts';
 import type { Library } from '../../model/mould.ts';
-import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
 import { refuseDialects } from './dialect.ts';
@@ -18,7 +18,9 @@ import {
   rangeOf,
   type SourceElement,
 } from './page-parts.ts';
+import { scriptRole } from './script-type.ts';
 import { withStyleFiles } from './style-addresses.ts';
+import { type StylePart, underMedia } from './style-part.ts';
 
 /** Something of the paste that the mould does not hold. */
 export interface Dropped {
@@ -26,14 +28,6 @@ export interface Dropped {
   readonly why: string;
   readonly file: string;
   readonly line: number;
-}
-
-/** A stretch of style, and where its offsets stand in the paste. */
-export interface StylePart {
-  readonly text: string;
-  /** What its tag or its file name says of the language it is written in. */
-  readonly hint: string;
-  readonly placeAt: (offset: number) => Place;
 }
 
 /** A paste of markup taken apart. The texts are slices of it, in its own order. */
@@ -55,13 +49,6 @@ export interface Beside {
   readonly shelf: AssetShelf;
   readonly installed: InstalledFiles;
 }
-
-/** Script types that a browser runs (HTML Standard, 4.12.1.1, and MIME Sniffing 4.6). */
-const scriptTypes = /^(?:|module|(?:text|application)\/(?:x-)?(?:java|ecma)script)$/i;
-
-/** Types of data blocks that pages commonly hold; any other type is a compiler's. */
-const dataTypes =
-  /^(?:(?:application|text)\/(?:[\w.+-]*\+)?(?:json|xml|plain|html|template|x-[\w-]*template)|importmap|speculationrules|x-shader\/.+)$/i;
 
 /**
  * Takes markup apart into template, styles and scripts by cutting, never by printing anew.
@@ -152,7 +139,7 @@ class MarkupSplitter {
     const inner = this.cut(element);
     if (!inner) return false;
     const hint = `${attributeOf(element, 'type') ?? ''} ${attributeOf(element, 'lang') ?? ''}`;
-    this.addStyle(inner, hint, mediaOf(element));
+    this.addStyle(inner, hint, attributeOf(element, 'media'));
     return true;
   }
 
@@ -160,14 +147,13 @@ class MarkupSplitter {
     const type = (attributeOf(element, 'type') ?? '').trim();
     const inside = innerRange(element);
     const text = inside ? this.source.slice(inside.start, inside.end) : '';
-    const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
-    if (text.trim() !== '' && !dataTypes.test(type)) {
+    const role = scriptRole(type);
+    if (text.trim() !== '' && role !== 'data') {
+      const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
       refuseDialects(text, hint, this.lines.placeAt(inside?.start ?? 0));
     }
-    if (!scriptTypes.test(type)) {
-      if (!dataTypes.test(type)) this.say('snippet/not-run', { type }, element);
-      return true;
-    }
+    if (role === 'unknown') this.say('snippet/not-run', { type }, element);
+    if (role !== 'script') return true;
     const src = attributeOf(element, 'src');
     if (src !== undefined) return this.takeLibrary(element, 'script', src);
     const inner = this.cut(element);
@@ -214,7 +200,8 @@ class MarkupSplitter {
     else {
       const text = withStyleFiles(file.text, path, this.shelf);
       const { placeAt } = indexLines(path, file.text);
-      this.styles.push({ start, hint: path, ...underMedia(text, mediaOf(element), placeAt) });
+      const sheet = underMedia({ text, hint: path, placeAt }, attributeOf(element, 'media'));
+      this.styles.push({ start, ...sheet });
     }
     return true;
   }
@@ -231,11 +218,8 @@ class MarkupSplitter {
 
   private addStyle({ start, end }: Range, hint = '', media?: string): void {
     const text = withStyleFiles(this.source.slice(start, end), this.file, this.shelf);
-    this.styles.push({
-      start,
-      hint,
-      ...underMedia(text, media, (offset) => this.lines.placeAt(start + offset)),
-    });
+    const placeAt = (offset: number) => this.lines.placeAt(start + offset);
+    this.styles.push({ start, ...underMedia({ text, hint, placeAt }, media) });
   }
 
   /** What style, script or a reader may count on; handlers are of the page's own life. */
@@ -278,25 +262,6 @@ class MarkupSplitter {
     const offset = element.sourceCodeLocation?.startOffset ?? 0;
     this.findings.push(finding(code, data, this.lines.placeAt(offset)));
   }
-}
-
-/** The media a sheet is for, where it is not for all. */
-function mediaOf(element: SourceElement): string | undefined {
-  const media = attributeOf(element, 'media')?.trim();
-  return media && media !== 'all' ? media : undefined;
-}
-
-function underMedia(
-  text: string,
-  media: string | undefined,
-  placeAt: StylePart['placeAt'],
-): Omit<StylePart, 'hint'> {
-  if (media === undefined) return { text, placeAt };
-  const opening = `@media ${media} {\n`;
-  return {
-    text: `${opening}${text}\n}`,
-    placeAt: (offset) => placeAt(Math.max(0, offset - opening.length)),
-  };
 }
 
 type SnippetCode =
