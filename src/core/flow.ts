@@ -1,4 +1,5 @@
-import { importSnippet, type SnippetPiece } from './author/snippet/import-snippet.ts';
+import { importSnippet } from './author/snippet/import-snippet.ts';
+import type { SnippetPiece } from './author/snippet/split-piece.ts';
 import { compileMould } from './compile/compile-mould.ts';
 import { type DeliveryOptions, deliver } from './deliver/deliver.ts';
 import type { Delivery } from './deliver/delivery.ts';

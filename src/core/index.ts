@@ -2,10 +2,10 @@ export {
   type ImportedSnippet,
   type ImportOptions,
   importSnippet,
-  type SnippetPiece,
-  styleDialectsIn,
 } from './author/snippet/import-snippet.ts';
+export { styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
+export type { SnippetPiece } from './author/snippet/split-piece.ts';
 export type { Cast } from './compile/cast.ts';
 export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
 export { type DeliveryOptions, deliver } from './deliver/deliver.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { styleDialectOf } from '../../src/core/author/snippet/dialect.ts';
-import { importSnippet, styleDialectsIn } from '../../src/core/author/snippet/import-snippet.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { styleDialectsIn } from '../../src/core/author/snippet/sheets.ts';
 import { loadCompilers } from '../../src/node/files/style-compilers.ts';
 
 describe('the dialect of a sheet', () => {

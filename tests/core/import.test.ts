@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { importSnippet, type SnippetPiece } from '../../src/core/author/snippet/import-snippet.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import type { Language } from '../../src/core/author/snippet/recognise.ts';
+import type { SnippetPiece } from '../../src/core/author/snippet/split-piece.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 
 const cases = new URL('../cases/import/', import.meta.url);

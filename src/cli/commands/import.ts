@@ -1,17 +1,14 @@
 import { basename, dirname } from 'node:path';
 import type { Command } from 'commander';
-import {
-  type ImportOptions,
-  importSnippet,
-  type SnippetPiece,
-  styleDialectsIn,
-} from '../../core/author/snippet/import-snippet.ts';
+import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import {
   type GivenLibrary,
   type LibraryPart,
   libraryOf,
 } from '../../core/author/snippet/library.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
+import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';
+import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';

@@ -1,32 +1,16 @@
-import { defaultWidths, type Mould, namePattern } from '../../model/mould.ts';
+import { defaultWidths, type Manifest, type Mould, namePattern } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
-import {
-  refuseDialects,
-  type StyleCompilers,
-  type StyleDialect,
-  styleDialectOf,
-} from './dialect.ts';
-import { joinScripts, joinStyles, tidyEnds } from './join.ts';
+import type { StyleCompilers } from './dialect.ts';
+import { joinScripts, tidyEnds } from './join.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from './library.ts';
 import { AssetShelf, type LocalFiles } from './local-files.ts';
 import { kebabName, titleFrom } from './name.ts';
-import { type PageStyles, takeOutFurniture } from './page-styles.ts';
-import { type Language, languageOf } from './recognise.ts';
-import { type Beside, type Dropped, type MarkupSplit, splitMarkup } from './split-markup.ts';
-import type { StylePart } from './style-part.ts';
-
-/** One file, or one pane, of what was pasted. */
-export interface SnippetPiece {
-  /** Its file name, for findings and for `snippet/`. */
-  readonly name: string;
-  readonly text: string;
-  /** The file byte for byte, where that is known; kept in its place. */
-  readonly bytes?: Uint8Array;
-  /** What it was said to be; what it turns out to be counts. */
-  readonly as?: Language;
-}
+import type { PageStyles } from './page-styles.ts';
+import { toSheet } from './sheets.ts';
+import type { Dropped } from './split-markup.ts';
+import { type SnippetPiece, splitPiece } from './split-piece.ts';
 
 export interface ImportOptions {
   /** Name of the mould; by default the document's title or the name of the first file. */
@@ -54,48 +38,68 @@ export interface ImportedSnippet {
  * Makes a mould from pasted code: the paste kept as it came under `snippet/`, its markup, style
  * and script apart, each in the author's own text.
  *
- * @throws Refusal when nothing was pasted, or the name asked for cannot be one
+ * @throws Refusal when nothing was pasted, the name asked for cannot be one, or the code is in a
+ *   language that no browser runs and that cannot be compiled
  */
 export function importSnippet(
   pieces: readonly SnippetPiece[],
   options: ImportOptions = {},
 ): ImportedSnippet {
-  const findings: Finding[] = [];
-  const shelf = new AssetShelf(options.local ?? (() => undefined));
-  const beside = { shelf, installed: options.installed ?? (() => undefined) };
-  const splits = pieces.map((piece) => splitPiece(piece, beside, findings));
-  const [first] = pieces;
-  if (!first || pieces.every(({ text }) => text.trim() === '')) {
-    const file = first?.name ?? 'snippet';
-    throw new Refusal(finding('snippet/empty', {}, { file, line: 1, column: 1 }));
-  }
-  const all = <K extends 'styles' | 'scripts' | 'libraries' | 'dropped'>(key: K) =>
-    splits.flatMap((split) => split[key] as MarkupSplit[K][number][]);
-  const title = splits.find((split) => split.title)?.title;
-  const name = options.name ?? kebabName(title ?? first.name.replace(/\.\w+$/, ''));
+  refuseEmpty(pieces);
+  const { compilers, pageStyles, local = none, installed = none } = options;
+  const shelf = new AssetShelf(local);
+  const splits = pieces.map((piece) => splitPiece(piece, { shelf, installed }));
+  const sheet = toSheet(
+    splits.flatMap(({ styles }) => styles),
+    compilers,
+    pageStyles,
+  );
+  const script = joinScripts(splits.flatMap(({ scripts }) => scripts));
+  const markup = tidyEnds(splits.map((split) => split.template).join('\n'));
+  const { template, escapes } = escapeMarks(markup);
+  const loaded = splits.flatMap((split) => split.libraries);
+  const manifest = newManifest(pieces, options, {
+    title: splits.find(({ title }) => title)?.title,
+    libraries: withGiven(loaded, options.libraries ?? [], shelf),
+    page: Object.assign({}, ...splits.map((split) => split.page)),
+  });
+  const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
+  const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
+  return {
+    mould: { manifest, manifestText, template, style: sheet.style, script, files },
+    findings: [
+      ...splits.flatMap(({ findings }) => findings),
+      ...sheet.findings,
+      ...escapes,
+      ...noMarkup(template, sheet.style, script, pieces[0]?.name),
+    ],
+    dropped: [...splits.flatMap(({ dropped }) => dropped), ...sheet.dropped],
+  };
+}
+
+const none = () => undefined;
+
+function refuseEmpty(pieces: readonly SnippetPiece[]): void {
+  if (pieces.some(({ text }) => text.trim() !== '')) return;
+  const file = pieces[0]?.name ?? 'snippet';
+  throw new Refusal(finding('snippet/empty', {}, { file, line: 1, column: 1 }));
+}
+
+/** The manifest of a mould that has no fields yet, named as asked or after the paste. */
+function newManifest(
+  pieces: readonly SnippetPiece[],
+  options: ImportOptions,
+  read: Required<Pick<Manifest, 'libraries' | 'page'>> & { title: string | undefined },
+): Manifest {
+  const { libraries, page, title } = read;
+  const fileName = (pieces[0]?.name ?? '').replace(/\.\w+$/, '');
+  const name = options.name ?? kebabName(title ?? fileName);
   if (!namePattern.test(name)) {
     const where = `The name ${JSON.stringify(name)}`;
     const what = 'must begin with a letter and hold only letters, digits, hyphens and underscores';
     throw new Refusal(finding('mould/wrong', { where, what }));
   }
-  const { template, escapes } = escapeMarks(tidyEnds(splits.map((one) => one.template).join('\n')));
-  const sheets = all('styles').map((part) => compileSheet(part, options.compilers ?? {}));
-  const furnished = sheets.map((part) => furnish(part, options.pageStyles));
-  const style = joinStyles(furnished.map((part) => part.style));
-  const script = joinScripts(all('scripts'));
-  const droppedStyles = furnished.flatMap((part) => part.dropped);
-  findings.push(
-    ...splits.flatMap((split) => split.findings),
-    ...furnished.flatMap((part) => part.findings),
-    ...escapes,
-  );
-  if (template === '' && (style || script)) {
-    const only = [style && 'CSS', script && 'JavaScript'].filter(Boolean).join(' and ');
-    findings.push(finding('snippet/no-markup', { only }, { file: first.name }));
-  }
-  const libraries = withGiven(all('libraries'), options.libraries ?? [], shelf);
-  const page = Object.assign({}, ...splits.map((split) => split.page)) as MarkupSplit['page'];
-  const manifest: Mould['manifest'] = {
+  return {
     format: 1,
     name,
     title: title || titleFrom(name),
@@ -105,100 +109,12 @@ export function importSnippet(
     ...(Object.keys(page).length > 0 ? { page } : {}),
     fields: { type: 'object', properties: {} },
   };
-  const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
-  const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
-  const mould = { manifest, manifestText, template, style, script, files };
-  return { mould, findings, dropped: [...all('dropped'), ...droppedStyles] };
 }
 
-const empty: MarkupSplit = {
-  ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
-  ...{ title: undefined, page: {} },
-};
-
-function splitPiece(piece: SnippetPiece, beside: Beside, findings: Finding[]): MarkupSplit {
-  const { name, text, as } = piece;
-  if (text.trim() === '') return empty;
-  const found = languageOf(text);
-  const start = indexLines(name, text).placeAt(text.search(/\S/));
-  if (found === 'html') {
-    const split = splitMarkup(name, text, beside);
-    const isInTags = split.template.trim() === '' && split.libraries.length === 0;
-    if (as === 'css' && isInTags && split.scripts.length === 0) {
-      return { ...split, findings: [finding('snippet/in-tags', { tag: 'style' }, start)] };
-    }
-    if (as === 'js' && isInTags && split.styles.length === 0) {
-      return { ...split, findings: [finding('snippet/in-tags', { tag: 'script' }, start)] };
-    }
-    // A pane of style or script that cannot be read is still that, unless it begins like markup.
-    if (as && as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as);
-    if (as && as !== 'html') findings.push(otherPiece(as, 'html', start));
-    return split;
-  }
-  if (as === undefined && name.endsWith(`.${found}`)) return takeCode(piece, found);
-  if (as === undefined) {
-    const code = found === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
-    findings.push(finding(code, {}, start));
-  } else if (as !== found) findings.push(otherPiece(as, found, start));
-  return takeCode(piece, found);
-}
-
-function takeCode({ name, text }: SnippetPiece, language: 'css' | 'js'): MarkupSplit {
-  const { placeAt } = indexLines(name, text);
-  if (language === 'css') return { ...empty, styles: [{ text, hint: name, placeAt }] };
-  refuseDialects(text, name, placeAt(0));
-  return { ...empty, scripts: [text] };
-}
-
-/**
- * The dialects that the style of a snippet is written in, for which `importSnippet` has to be
- * given compilers.
- */
-export function styleDialectsIn(pieces: readonly SnippetPiece[]): Set<StyleDialect> {
-  const beside = { shelf: new AssetShelf(() => undefined), installed: () => undefined };
-  const parts = pieces.flatMap((piece) => splitPiece(piece, beside, []).styles);
-  return new Set(parts.flatMap(({ text, hint }) => styleDialectOf(text, hint) ?? []));
-}
-
-/** @throws Refusal when there is no compiler for a sheet, or the sheet has a fault */
-function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
-  const dialect = styleDialectOf(part.text, part.hint);
-  if (dialect === undefined) return part;
-  const start = part.placeAt(0);
-  const compile = compilers[dialect];
-  const compiled = compile?.(part.text);
-  if (!compiled) {
-    const data = { name: dialect === 'scss' ? 'sass' : dialect, purpose: `to compile ${dialect}` };
-    throw new Refusal(finding('call/no-package', data, start));
-  }
-  if ('css' in compiled) return { ...part, text: compiled.css, placeAt: () => start };
-  const { error, line, column } = compiled;
-  const indent = line === 1 ? start.column - 1 : 0;
-  const place = { ...start, line: start.line + line - 1, column: column + indent };
-  throw new Refusal(finding('snippet/dialect-fault', { dialect, error }, place));
-}
-
-/** A stretch of style without page furniture, and what is to be said of that. */
-function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined) {
-  const { style, dropped, losesGround } = takeOutFurniture(text, pageStyles);
-  const [first] = dropped;
-  const findings: Finding[] = [];
-  if (first) {
-    const place = placeAt(first.offset);
-    findings.push(finding('snippet/page-styles', { count: dropped.length }, place));
-    if (losesGround) findings.push(finding('snippet/lost-ground', {}, place));
-  }
-  const told = dropped.map(({ what, why, offset }): Dropped => {
-    const { file, line } = placeAt(offset);
-    return { what, why, file, line };
-  });
-  return { style, dropped: told, findings };
-}
-
-const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };
-
-function otherPiece(as: Language, found: Language, place: { file: string }): Finding {
-  return finding('snippet/other-piece', { said: called[as], found: called[found] }, place);
+function noMarkup(template: string, style: string, script: string, file = ''): Finding[] {
+  if (template !== '' || (style === '' && script === '')) return [];
+  const only = [style && 'CSS', script && 'JavaScript'].filter(Boolean).join(' and ');
+  return [finding('snippet/no-markup', { only }, { file })];
 }
 
 /** What a template would read as a binding is written so that it stands for itself. */

@@ -1,0 +1,79 @@
+import { type Finding, finding } from '../../problem/finding.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { type StyleCompilers, type StyleDialect, styleDialectOf } from './dialect.ts';
+import { joinStyles } from './join.ts';
+import { AssetShelf } from './local-files.ts';
+import { type PageStyles, takeOutFurniture } from './page-styles.ts';
+import type { Dropped } from './split-markup.ts';
+import { type SnippetPiece, splitPiece } from './split-piece.ts';
+import type { StylePart } from './style-part.ts';
+
+/** The style of a snippet in one sheet, and what was seen on the way. */
+export interface Sheet {
+  readonly style: string;
+  readonly dropped: readonly Dropped[];
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Makes one sheet of the style of a snippet: compiled where it is written in a dialect, without
+ * page furniture, in order.
+ *
+ * @throws Refusal when there is no compiler for a sheet, or the sheet has a fault
+ */
+export function toSheet(
+  parts: readonly StylePart[],
+  compilers: StyleCompilers = {},
+  pageStyles?: PageStyles,
+): Sheet {
+  const furnished = parts.map((part) => furnish(compileSheet(part, compilers), pageStyles));
+  return {
+    style: joinStyles(furnished.map(({ style }) => style)),
+    dropped: furnished.flatMap(({ dropped }) => dropped),
+    findings: furnished.flatMap(({ findings }) => findings),
+  };
+}
+
+/**
+ * The dialects that the style of a snippet is written in, for which `importSnippet` has to be
+ * given compilers.
+ */
+export function styleDialectsIn(pieces: readonly SnippetPiece[]): Set<StyleDialect> {
+  const beside = { shelf: new AssetShelf(() => undefined), installed: () => undefined };
+  const parts = pieces.flatMap((piece) => splitPiece(piece, beside).styles);
+  return new Set(parts.flatMap(({ text, hint }) => styleDialectOf(text, hint) ?? []));
+}
+
+function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
+  const dialect = styleDialectOf(part.text, part.hint);
+  if (dialect === undefined) return part;
+  const start = part.placeAt(0);
+  const compile = compilers[dialect];
+  const compiled = compile?.(part.text);
+  if (!compiled) {
+    const data = { name: dialect === 'scss' ? 'sass' : dialect, purpose: `to compile ${dialect}` };
+    throw new Refusal(finding('call/no-package', data, start));
+  }
+  if ('css' in compiled) return { ...part, text: compiled.css, placeAt: () => start };
+  const { error, line, column } = compiled;
+  const indent = line === 1 ? start.column - 1 : 0;
+  const place = { ...start, line: start.line + line - 1, column: column + indent };
+  throw new Refusal(finding('snippet/dialect-fault', { dialect, error }, place));
+}
+
+/** A stretch of style without page furniture, and what is to be said of that. */
+function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined): Sheet {
+  const { style, dropped, losesGround } = takeOutFurniture(text, pageStyles);
+  const [first] = dropped;
+  const findings: Finding[] = [];
+  if (first) {
+    const place = placeAt(first.offset);
+    findings.push(finding('snippet/page-styles', { count: dropped.length }, place));
+    if (losesGround) findings.push(finding('snippet/lost-ground', {}, place));
+  }
+  const told = dropped.map(({ what, why, offset }): Dropped => {
+    const { file, line } = placeAt(offset);
+    return { what, why, file, line };
+  });
+  return { style, dropped: told, findings };
+}

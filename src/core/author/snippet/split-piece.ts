@@ -1,0 +1,70 @@
+import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { refuseDialects } from './dialect.ts';
+import { type Language, languageOf } from './recognise.ts';
+import { type Beside, type MarkupSplit, splitMarkup } from './split-markup.ts';
+
+/** One file, or one pane, of what was pasted. */
+export interface SnippetPiece {
+  /** Its file name, for findings and for `snippet/`. */
+  readonly name: string;
+  readonly text: string;
+  /** The file byte for byte, where that is known; kept in its place. */
+  readonly bytes?: Uint8Array;
+  /** What it was said to be; what it turns out to be counts. */
+  readonly as?: Language;
+}
+
+const empty: MarkupSplit = {
+  ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
+  ...{ title: undefined, page: {} },
+};
+
+/**
+ * Takes one piece apart by what it turns out to be, and notes where that is not what it was said
+ * to be.
+ *
+ * @throws Refusal for script that no browser runs
+ */
+export function splitPiece(piece: SnippetPiece, beside: Beside): MarkupSplit {
+  const { name, text, as } = piece;
+  if (text.trim() === '') return empty;
+  const found = languageOf(text);
+  const start = indexLines(name, text).placeAt(text.search(/\S/));
+  if (found === 'html') return splitMarkupPiece(piece, beside, start);
+  const noted = takeCode(piece, found);
+  if (as === undefined && name.endsWith(`.${found}`)) return noted;
+  if (as === found) return noted;
+  const code = found === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
+  const note = as === undefined ? finding(code, {}, start) : otherPiece(as, found, start);
+  return { ...noted, findings: [note] };
+}
+
+function splitMarkupPiece(piece: SnippetPiece, beside: Beside, start: Place): MarkupSplit {
+  const { name, text, as = 'html' } = piece;
+  // A pane of style or script that cannot be read is still that, unless it begins like markup.
+  if (as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as);
+  const split = splitMarkup(name, text, beside);
+  if (as === 'html') return split;
+  const others = as === 'css' ? split.scripts : split.styles;
+  const isInTags =
+    split.template.trim() === '' && split.libraries.length === 0 && others.length === 0;
+  const tag = as === 'css' ? 'style' : 'script';
+  const note = isInTags
+    ? finding('snippet/in-tags', { tag }, start)
+    : otherPiece(as, 'html', start);
+  return { ...split, findings: [note, ...split.findings] };
+}
+
+function takeCode({ name, text }: SnippetPiece, language: 'css' | 'js'): MarkupSplit {
+  const { placeAt } = indexLines(name, text);
+  if (language === 'css') return { ...empty, styles: [{ text, hint: name, placeAt }] };
+  refuseDialects(text, name, placeAt(0));
+  return { ...empty, scripts: [text] };
+}
+
+const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };
+
+function otherPiece(as: Language, found: Language, place: Place): Finding {
+  return finding('snippet/other-piece', { said: called[as], found: called[found] }, place);
+}
