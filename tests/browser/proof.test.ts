@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
@@ -156,6 +156,14 @@ describe('a proof', () => {
     const options = { out: join(folderWith(), 'p'), widths: [360] };
     await expect(proof([{ mould }], options)).rejects.toThrow(/No picture of board at 360 px/);
   }, 90_000);
+
+  it('made inside a mould is put beside it', async () => {
+    const folder = folderWith({ 'a.html': '<p>a</p>' });
+    await keenMould(folder, ['import', 'a.html']);
+    await keenMould(join(folder, 'a'), ['proof', '.', '--widths', '360']);
+    expect(readdirSync(folder).sort()).toEqual(['a', 'a-proof', 'a.html']);
+    expect(readdirSync(join(folder, 'a'))).not.toContain('a-proof');
+  });
 
   it('of a command shows progress and the figures first', async () => {
     const folder = folderWith({ 'a.html': '<p style="width: 900px">a</p>' });

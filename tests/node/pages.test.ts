@@ -106,6 +106,20 @@ describe('the preview’s server', () => {
     expect(await ask('/notice-rail/mould.json')).toMatchObject({ status: 404 });
   });
 
+  it('tells two folders of one name apart, and takes the folder it is in', async () => {
+    const [one, two] = [folderWithRail(), folderWithRail()].map((at) => join(at, 'notice-rail'));
+    const before = process.cwd();
+    onTestFinished(() => process.chdir(before));
+    process.chdir(one as string);
+    const preview = await startPreview(['.', two as string]);
+    onTestFinished(() => preview.close());
+    expect(preview.url).toMatch(/\/notice-rail\/$/);
+    for (const name of ['notice-rail', 'notice-rail-2']) {
+      const answer = await fetch(new URL(`/${name}/cast`, preview.url));
+      expect(await answer.text()).toContain('data-mould="notice-rail"');
+    }
+  });
+
   it('says which port is taken', async () => {
     const folder = join(folderWithRail(), 'notice-rail');
     const preview = await startPreview([folder]);

@@ -1,3 +1,4 @@
+import { isAbsolute, join, relative } from 'node:path';
 import type { Command } from 'commander';
 import { createLogUpdate } from 'log-update';
 import { finding } from '../../core/problem/finding.ts';
@@ -32,8 +33,7 @@ export function addProof(program: Command, running: Running): void {
         const subjects = await Promise.all(paths.map((path) => readSubject(path, options.fill)));
         refuseBroken(subjects);
         const [first] = subjects;
-        const name = subjects.length === 1 ? (first as Subject).mould.manifest.name : 'moulds';
-        const out = options.out ?? `${name}-proof`;
+        const out = options.out ?? ownFolder(subjects);
         const made = await proof(subjects.map(toProofSubject), {
           ...{ out, widths },
           onProgress: progressTo(world.stderr),
@@ -52,6 +52,14 @@ export function addProof(program: Command, running: Running): void {
         return all;
       }),
     );
+}
+
+/** A folder named after the mould, beside it where the command runs inside the mould. */
+function ownFolder(subjects: readonly Subject[]): string {
+  const [first, second] = subjects;
+  const folder = `${second ? 'moulds' : first?.mould.manifest.name}-proof`;
+  const way = relative(first?.folder ?? '', folder);
+  return way.startsWith('..') || isAbsolute(way) ? folder : join(first?.folder ?? '', '..', folder);
 }
 
 /** Refuses moulds that cannot be cast, with all that is wrong with each. */

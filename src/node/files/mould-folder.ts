@@ -66,7 +66,7 @@ export async function writeMould(folder: string, mould: Mould): Promise<readonly
   return Object.keys(files);
 }
 
-/** Files under a folder, in order of name, hidden ones left out. */
+/** Files under a folder, in order of name; hidden ones and installed packages are left out. */
 async function listFiles(folder: string): Promise<string[]> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch((error) => {
     throw unreadable(folder, error);
@@ -74,6 +74,8 @@ async function listFiles(folder: string): Promise<string[]> {
   return entries
     .filter((entry) => entry.isFile())
     .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
-    .filter((path) => !path.split('/').some((part) => part.startsWith('.')))
+    .filter(
+      (path) => !path.split('/').some((part) => part.startsWith('.') || part === 'node_modules'),
+    )
     .sort();
 }

@@ -46,9 +46,9 @@ export function previewPage(shown: PreviewedMould, all: readonly PreviewedMould[
       ? html``
       : html`<nav aria-label="Moulds">${all.map(
           ({ name, state }) =>
-            html`<a href="/${name}/"${name === shown.name ? html` aria-current="page"` : ''}>${state.title}</a>`,
+            html`<a href="/${encodeURIComponent(name)}/"${name === shown.name ? html` aria-current="page"` : ''}>${state.title}</a>`,
         )}</nav>`;
-  const start = `(${previewClient})(${toScriptData(shown.state)}, ${toScriptData(`/${shown.name}/`)})`;
+  const start = `(${previewClient})(${toScriptData(shown.state)}, ${toScriptData(`/${encodeURIComponent(shown.name)}/`)})`;
   return html`<!doctype html>
 <html lang="en">
 <head>

@@ -1,4 +1,4 @@
-import { basename, join } from 'node:path';
+import { basename, join, resolve } from 'node:path';
 import { compileMould } from '../../core/compile/compile-mould.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
 import { defaultWidths } from '../../core/model/mould.ts';
@@ -34,9 +34,13 @@ export class PreviewedMould {
   document = '';
   state: PreviewState;
 
-  constructor(folder: string) {
+  /** @param taken names of the moulds on the same preview */
+  constructor(folder: string, taken: ReadonlySet<string>) {
     this.folder = folder;
-    this.name = basename(join(folder, '.'));
+    const own = basename(resolve(folder)) || 'mould';
+    let name = own;
+    for (let number = 2; taken.has(name); number += 1) name = `${own}-${number}`;
+    this.name = name;
     const nothing = { isSound: false, findings: [], version: 0 };
     this.state = { title: this.name, widths: defaultWidths, ...nothing };
   }

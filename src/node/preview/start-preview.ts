@@ -34,7 +34,10 @@ export async function startPreview(
   { port = 0 }: PreviewOptions = {},
 ): Promise<Preview> {
   for (const folder of folders) await refuseUnlessMould(folder);
-  const moulds = folders.map((folder) => new PreviewedMould(folder));
+  const moulds: PreviewedMould[] = [];
+  for (const folder of folders) {
+    moulds.push(new PreviewedMould(folder, new Set(moulds.map(({ name }) => name))));
+  }
   await Promise.all(moulds.map((mould) => mould.read()));
   const listeners = new Map<ServerResponse, PreviewedMould>();
   const server = createServer(respondFor(moulds, listeners));
@@ -47,7 +50,7 @@ export async function startPreview(
     ),
   );
   return {
-    url: `http://127.0.0.1:${taken}/${moulds[0]?.name ?? ''}/`,
+    url: `http://127.0.0.1:${taken}/${encodeURIComponent(moulds[0]?.name ?? '')}/`,
     async close() {
       await Promise.all(watchers.map((watcher) => watcher.close()));
       for (const response of listeners.keys()) response.end();
