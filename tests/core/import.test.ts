@@ -115,15 +115,17 @@ describe('rules for the page', () => {
     expect(told.map(({ what }) => /\{ (.*) \}/.exec(what)?.[1])).toEqual(dropped);
   });
 
-  it('are told with their line, and a ground with light text on it most of all', () => {
-    const text = '<p>a</p>\n<style>\nbody {\n background: #123; color: #fff }</style>';
-    const { findings, dropped } = importSnippet([{ name: 'a.html', text }]);
+  it('are told with their line, and a ground stays where a colour of text goes with it', () => {
+    const text =
+      '<p>a</p>\n<style>\nbody {\n background: #123; color: #fff;\n padding: 1em; height: 100vh }</style>';
+    const { mould, findings, dropped } = importSnippet([{ name: 'a.html', text }]);
+    expect(mould.style).toBe('body {\n background: #123; color: #fff;\n padding: 1em; }\n');
     expect(dropped).toMatchObject([
-      { file: 'a.html', line: 4, why: "the ground of a page is its host's" },
+      { file: 'a.html', line: 5, why: 'a widget is as high as what is in it' },
     ]);
     expect(findings.map(({ code, line }) => `${code} ${line}`)).toEqual([
-      'snippet/page-styles 4',
-      'snippet/lost-ground 4',
+      'snippet/page-styles 5',
+      'snippet/kept-ground 4',
     ]);
   });
 

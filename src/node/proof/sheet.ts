@@ -26,15 +26,16 @@ export async function drawSheet(
   shots: readonly Shot[],
   pictures: readonly Uint8Array[],
 ): Promise<Uint8Array> {
+  const rows = rowsOf(shots);
+  const scale = scaleFor(rows);
   const context = await browser.newContext({
     viewport: { width: usualWidthPx, height: 100 },
-    deviceScaleFactor: 2,
+    // Small pictures keep their detail on a sheet drawn double; large ones would be blown up.
+    deviceScaleFactor: scale > 0.75 ? 1 : 2,
     colorScheme: 'light',
   });
   try {
     const page = await context.newPage();
-    const rows = rowsOf(shots);
-    const scale = scaleFor(rows);
     const widest = Math.max(...rows.map((row) => widthOf(row, scale)));
     await page.setViewportSize({ width: Math.max(usualWidthPx, Math.ceil(widest)), height: 100 });
     await page.setContent(sheetPage(rows, scale, sourcesOf(shots, pictures)).html);

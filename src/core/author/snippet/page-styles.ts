@@ -22,9 +22,12 @@ interface DroppedStyle {
 export interface FurnishedStyle {
   readonly style: string;
   readonly dropped: readonly DroppedStyle[];
-  /** True where a ground was left out and a colour of text that stood on it stays. */
-  readonly losesGround: boolean;
+  /** Where a ground stayed because the colour of text goes with it; undefined where none did. */
+  readonly groundAt: number | undefined;
 }
+
+/** What a page stands on, and the edge that keeps things off it. */
+const ground = /^(?:background|padding)/;
 
 /** Properties that furnish a page, and why a widget does without. */
 const furniture: readonly (readonly [RegExp, string])[] = [
@@ -42,24 +45,29 @@ const grouping = new Set(['media', 'supports', 'container', 'layer']);
 /**
  * Takes page furniture out of a style sheet by cutting whole declarations, and rules that have
  * none left. Inherited text styles, custom properties and the arrangement of children stay: when
- * the mould is compiled, html and body mean the widget's root.
+ * the mould is compiled, html and body mean the widget's root. Where a colour of text stays, so do
+ * the ground it is to be read on and the padding between them.
  */
 export function takeOutFurniture(
   style: string,
   pageStyles: PageStyles | undefined,
 ): FurnishedStyle {
-  const nothing = { style, dropped: [], losesGround: false };
+  const nothing = { style, dropped: [], groundAt: undefined };
   if (pageStyles === 'root' || !/\b(?:html|body)\b|:root/i.test(style)) return nothing;
   const tree = parse(style, { positions: true, parseValue: false, parseCustomProperty: false });
   const cuts: Range[] = [];
   const dropped: DroppedStyle[] = [];
-  let keepsColor = false;
-  for (const rule of pageRules(tree)) {
+  const rules = pageRules(tree);
+  const setsColor = rules.some((rule) => declarationsOf(rule).some(isColor));
+  const keepsGround = setsColor && pageStyles === undefined;
+  let groundAt: number | undefined;
+  for (const rule of rules) {
     const going: Declaration[] = [];
     for (const one of declarationsOf(rule)) {
       const why = reasonToDrop(one, pageStyles);
-      if (why === undefined) {
-        keepsColor ||= one.property.toLowerCase() === 'color';
+      if (why === undefined) continue;
+      if (keepsGround && ground.test(one.property.toLowerCase())) {
+        if (/^background/i.test(one.property)) groundAt ??= startOf(one);
         continue;
       }
       going.push(one);
@@ -74,7 +82,7 @@ export function takeOutFurniture(
   return {
     style: cuts.length === 0 ? style : withoutRanges(style, whole, extents),
     dropped,
-    losesGround: keepsColor && dropped.some(({ why }) => why === furniture[0]?.[1]),
+    groundAt,
   };
 }
 
@@ -82,6 +90,10 @@ function reasonToDrop({ property }: Declaration, pageStyles: PageStyles | undefi
   if (property.startsWith('--')) return undefined;
   if (pageStyles === 'drop') return 'rules for the page were to be left out';
   return furniture.find(([pattern]) => pattern.test(property.toLowerCase()))?.[1];
+}
+
+function isColor({ property }: Declaration): boolean {
+  return property.toLowerCase() === 'color';
 }
 
 /** Rules all of whose selectors mean the page's root or body, and nothing in it. */

@@ -63,13 +63,15 @@ function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
 
 /** A stretch of style without page furniture, and what is to be said of that. */
 function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined): Sheet {
-  const { style, dropped, losesGround } = takeOutFurniture(text, pageStyles);
+  const { style, dropped, groundAt } = takeOutFurniture(text, pageStyles);
   const [first] = dropped;
   const findings: Finding[] = [];
   if (first) {
     const place = placeAt(first.offset);
     findings.push(finding('snippet/page-styles', { count: dropped.length }, place));
-    if (losesGround) findings.push(finding('snippet/lost-ground', {}, place));
+  }
+  if (groundAt !== undefined) {
+    findings.push(finding('snippet/kept-ground', {}, placeAt(groundAt)));
   }
   const told = dropped.map(({ what, why, offset }): Dropped => {
     const { file, line } = placeAt(offset);

@@ -56,14 +56,14 @@ export const snippetWording = {
     level: 'note',
     message: ({ count }: { count: number }) =>
       `${count} ${count === 1 ? 'declaration' : 'declarations'} for the page itself ` +
-      `${count === 1 ? 'was' : 'were'} left out, such as its ground, its edge and its height.`,
+      `${count === 1 ? 'was' : 'were'} left out, such as its edge and its height.`,
     mend: () => 'Import with --page-styles root to keep them for the widget.',
   },
-  'snippet/lost-ground': {
-    level: 'warning',
+  'snippet/kept-ground': {
+    level: 'note',
     message: () =>
-      "The page's ground was left out and the colour of its text stays, so the text may not be readable on a host's ground.",
-    mend: () => 'Give the widget a ground of its own, or import with --page-styles root.',
+      "The page's ground came along for the widget, since the colour of its text is to be read on it.",
+    mend: () => "Take both out of style.css where the host's ground and colour will do.",
   },
   'snippet/not-run': {
     level: 'warning',
