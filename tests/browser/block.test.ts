@@ -60,6 +60,16 @@ it('inline handlers find the functions of the script', async () => {
   expect(await page.locator('.count').textContent()).toBe('2');
 });
 
+it.each(['<div><p>a', '<ul><li>a<li>b', '<p><textarea>a', '<table><tr><td>a', '<p><b><i>a'])(
+  'what a cast of %s leaves open takes in nothing of the host',
+  async (template) => {
+    const page = await pageOf(`${block(mouldOf({ template }), 'a')}<p id="host">host</p>`);
+    const around = await page.locator('#host').evaluate((host) => host.parentElement?.localName);
+    expect(around).toBe('body');
+    expect(await page.locator('#host').evaluate((host) => host.innerHTML)).toBe('host');
+  },
+);
+
 it('style reaches the cast and its root, and no element of the host', async () => {
   const style =
     'body { color: teal; margin: 9px } * { letter-spacing: 3px } .a { border-top: 1px solid } .a + .a { color: red }';

@@ -227,6 +227,33 @@ describe('the root of a cast', () => {
   });
 });
 
+describe('nothing of the host falls into a cast', () => {
+  it.each([
+    ['<div><p>a', '<div><p>a</p></div>', ['never-closed']],
+    ['<ul><li>a<li>b', '<ul><li>a<li>b</li></ul>', ['never-closed']],
+    ['<p>a', '<p>a</p>', []],
+    ['<p>a<div>b</div>', '<div data-mould="board" data-cast="c">\n<p>a<div>b</div>\n</div>', []],
+    ['<p><b>a', '<p><b>a</b></p>', ['never-closed']],
+    ['<p><textarea>a', '<p><textarea>a</textarea></p>', ['never-closed']],
+    ['<p><br>', '<p><br></p>', []],
+    ['<svg><g/>', '<svg><g/></svg>', ['never-closed']],
+    ['<table><tr><td>a', '<table><tr><td>a</td></tr></table>', ['never-closed']],
+  ])('%s is cast as %s', (template, markup, codes) => {
+    const { findings, cast } = compileMould(mouldOf({ template }));
+    expect(findings.map(({ code }) => code)).toEqual(codes.map((code) => `template/${code}`));
+    const written = cast({ id: 'c' }).markup;
+    expect(written.replace(/^(<\w+) data-mould="board" data-cast="c"(?=>(?!\n))/, '$1')).toBe(
+      markup,
+    );
+  });
+
+  it.each(['<p class="a', '<p>a</', '<p>a<!-- b', '<p>a<'])('%s is refused', (template) => {
+    const { findings, isSound } = compileMould(mouldOf({ template }));
+    expect(findings.map(({ code }) => code)).toContain('template/breaks-off');
+    expect(isSound).toBe(false);
+  });
+});
+
 describe('a template that is wrong is told at its line and column', () => {
   const cases: [template: string, code: string, at: string, said: string][] = [
     ['<p>\n  {~haeding~}</p>', 'unknown-field', '2:3', 'Did you mean heading?'],

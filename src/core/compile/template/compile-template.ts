@@ -1,3 +1,4 @@
+import { finding } from '../../problem/finding.ts';
 import { markAttributes } from './attribute-marks.ts';
 import type { Binder } from './binder.ts';
 import { type Block, blockAt, compileBlock, findBlocks } from './block.ts';
@@ -41,10 +42,32 @@ export function compileTemplate(
     const nameEnd = root.start + 1 + root.name.length;
     marks.push({ start: nameEnd, end: nameEnd, write: ({ id }) => rootAttributes(id) });
   }
-  const whole = writeRange(source, { start: 0, end: source.length }, blocks, marks);
+  reportEnd(binder, markup);
+  const end = source.length;
+  const closing = markup.openAtEnd.map(({ name }) => `</${name}>`).join('');
+  marks.push({ start: end, end, write: closing });
+  const whole = writeRange(source, { start: 0, end }, blocks, marks);
   if (root) return { write: whole, markup };
   const write: Write = (scope) => `<div${rootAttributes(scope.id)}>\n${whole(scope)}\n</div>`;
   return { write, markup };
+}
+
+/** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */
+const optionalEnd = new Set([
+  ...['caption', 'colgroup', 'dd', 'dt', 'li', 'optgroup', 'option', 'p', 'rp', 'rt', 'tbody'],
+  ...['td', 'tfoot', 'th', 'thead', 'tr'],
+]);
+
+/** What is open at the end would take in what the host has after it, so it is closed there. */
+function reportEnd({ lines, report, source }: Binder, markup: Markup): void {
+  if (markup.breaksOff) {
+    const place = lines.placeAt(source.lastIndexOf('<'));
+    report(finding('template/breaks-off', {}, place));
+  }
+  for (const { name, start, isHtml } of markup.openAtEnd) {
+    if (isHtml && optionalEnd.has(name)) continue;
+    report(finding('template/never-closed', { element: name }, lines.placeAt(start)));
+  }
 }
 
 /** The single top-level element, where it is always there and once only. */

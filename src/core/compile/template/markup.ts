@@ -35,13 +35,26 @@ export interface Markup {
   readonly elements: readonly Element[];
   /** Stretches that are neither tags nor text: comments and doctypes. */
   readonly comments: readonly Range[];
-  /** Elements with nothing but white space beside them at the top, or undefined. */
+  /** The element with nothing but white space beside it at the top, or undefined. */
   readonly topLevel: Element | undefined;
+  /** Elements that are still open where the source ends, innermost first. */
+  readonly openAtEnd: readonly Element[];
+  /** True where the source ends in the middle of a tag or a comment. */
+  readonly breaksOff: boolean;
 }
+
+/** Parse errors of a source that ends inside something (HTML Standard, 13.2.2). */
+const breakingOff = /^eof-(?:in-(?:tag|comment|doctype|cdata)|before-tag-name)$/;
 
 /** Reads a fragment of HTML as a browser does (HTML Standard, 13.4), offsets kept. */
 export function readMarkup(source: string): Markup {
-  const fragment = parseFragment(source, { sourceCodeLocationInfo: true });
+  let breaksOff = false;
+  const fragment = parseFragment(source, {
+    sourceCodeLocationInfo: true,
+    onParseError: ({ code }) => {
+      if (breakingOff.test(code)) breaksOff = true;
+    },
+  });
   const elements: Element[] = [];
   const comments: Range[] = [];
   // By a stack of our own: a template may nest deeper than calls can.
@@ -62,7 +75,34 @@ export function readMarkup(source: string): Markup {
     }
   }
   elements.sort((a, b) => a.start - b.start);
-  return { source, elements, comments, topLevel: singleTopLevel(fragment.childNodes, elements) };
+  const topLevel = singleTopLevel(fragment.childNodes, elements);
+  const openAtEnd = findOpen(source, fragment.childNodes, elements);
+  return { source, elements, comments, topLevel, openAtEnd, breaksOff };
+}
+
+/** Elements that never have an end tag (HTML Standard, 13.1.2). */
+const voidElements = new Set([
+  ...['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source'],
+  ...['track', 'wbr'],
+]);
+
+/** Follows the last child down: what has no end tag there is open to whatever comes after. */
+function findOpen(
+  source: string,
+  nodes: readonly Node[],
+  elements: readonly Element[],
+): readonly Element[] {
+  const byStart = new Map(elements.map((element) => [element.start, element]));
+  const open: Element[] = [];
+  for (let last = nodes.at(-1); last && 'tagName' in last; ) {
+    const element = byStart.get(last.sourceCodeLocation?.startOffset ?? -1);
+    const isSelfClosed = element && !element.isHtml && source[element.startTag.end - 2] === '/';
+    if (element?.endTag || isSelfClosed) break;
+    if (element && !voidElements.has(element.name)) open.unshift(element);
+    const content: readonly Node[] = 'content' in last ? last.content.childNodes : last.childNodes;
+    last = content.at(-1);
+  }
+  return open;
 }
 
 function elementOf(

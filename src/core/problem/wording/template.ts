@@ -65,6 +65,17 @@ export const templateWording = {
       `A browser moves <${element}> out of where it is written, so ${binding} cannot hold it together.`,
     mend: () => 'Close the elements around it in the order they were opened.',
   },
+  'template/never-closed': {
+    level: 'warning',
+    message: ({ element }: { element: string }) =>
+      `<${element}> is opened here and never closed; its end tag was added at the very end.`,
+    mend: () => 'Close it where it should end, so that it holds what it is meant to hold.',
+  },
+  'template/breaks-off': {
+    level: 'error',
+    message: () => 'The markup ends in the middle of a tag or a comment.',
+    mend: () => 'Finish what begins here, or take it out; it would take in what the host has next.',
+  },
   'template/row-style': {
     level: 'warning',
     message: ({ property }: { property: string }) =>
