@@ -157,6 +157,27 @@ describe('a proof', () => {
     await expect(proof([{ mould }], options)).rejects.toThrow(/No picture of board at 360 px/);
   }, 90_000);
 
+  it('of two casts of one mould keeps both, each in a row of its own', async () => {
+    const mould = mouldOf({
+      fields: { size: { type: 'integer', unit: 'px', default: 40 } },
+      template: '<p class="a">a</p>',
+      style: '.a { margin: 0; height: var(--size) }',
+    });
+    const subjects = [40, 60, 80].map((size) => ({
+      mould,
+      cast: { values: { size } },
+      sample: 'filled',
+    }));
+    const made = await proof(subjects, { out: join(folderWith(), 'p'), widths: [360] });
+    expect(made.shots.map(({ sample, height }) => [sample, height])).toEqual([
+      ['filled', 40],
+      ['filled-2', 60],
+      ['filled-3', 80],
+    ]);
+    const heights = made.shots.map(({ png }) => PNG.sync.read(readFileSync(png)).height);
+    expect(heights).toEqual([40, 60, 80]);
+  });
+
   it('made inside a mould is put beside it', async () => {
     const folder = folderWith({ 'a.html': '<p>a</p>' });
     await keenMould(folder, ['import', 'a.html']);

@@ -85,6 +85,13 @@ describe('script that no browser runs is refused, with what to paste instead', (
     expect(() => importSnippet([{ name, text }])).toThrow(said);
   });
 
+  it('but not what stands in a script of a type of its own', () => {
+    const text = '<script type="text/x-rows">one, <b>two</b>: string</script>\n';
+    const { mould, findings } = importSnippet([{ name: 'a.html', text }]);
+    expect(mould.template).toBe(text);
+    expect(findings.map(({ code }) => code)).toEqual(['snippet/not-run']);
+  });
+
   it.each([
     'const a = "return <p>"; f(a ? b : C)',
     'const a = { type: Tram, b',

@@ -247,6 +247,22 @@ describe('nothing of the host falls into a cast', () => {
     );
   });
 
+  it.each<[template: string, values: JsonObject, markup: string]>([
+    ['<p>a<ul><li km-each="rows">{~rows.time~}', {}, '<p>a<ul><li>10:20</li><li>11:00</li></ul>'],
+    ['<p>a<ul><li km-each="rows">b', { rows: [] }, '<p>a<ul></ul>'],
+    ['<p>a</p><div km-when="note">b', {}, '<p>a</p>'],
+    ['<p>a</p><div km-when="framed"><b>b', {}, '<p>a</p><div><b>b</b></div>'],
+    ['<p>a</p><template km-when="framed"><b>b', {}, '<p>a</p><b>b</b>'],
+    [
+      '<p>a</p><textarea km-each="count">b',
+      { count: 2 },
+      '<p>a</p><textarea>b</textarea><textarea>b</textarea>',
+    ],
+  ])('%s with %j: an end tag comes and goes with its element', (template, values, markup) => {
+    const written = markupOf(someFields, template, values);
+    expect(written.replace(/^<div [^>]*>\n|\n<\/div>$/g, '')).toBe(markup);
+  });
+
   it.each(['<p class="a', '<p>a</', '<p>a<!-- b', '<p>a<'])('%s is refused', (template) => {
     const { findings, isSound } = compileMould(mouldOf({ template }));
     expect(findings.map(({ code }) => code)).toContain('template/breaks-off');

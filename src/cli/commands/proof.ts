@@ -7,7 +7,7 @@ import { type Proof, type ProofOptions, type ProofSubject, proof } from '../../n
 import { faultsOf } from '../../node/proof/shot.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
-import { inFolder, readSubject, type Subject } from '../subject.ts';
+import { readSubject, type Subject } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
 import type { Sink } from '../world.ts';
 
@@ -32,18 +32,14 @@ export function addProof(program: Command, running: Running): void {
         const widths = options.widths === undefined ? undefined : readWidths(options.widths);
         const subjects = await Promise.all(paths.map((path) => readSubject(path, options.fill)));
         refuseBroken(subjects);
-        const [first] = subjects;
         const out = options.out ?? ownFolder(subjects);
         const made = await proof(subjects.map(toProofSubject), {
           ...{ out, widths },
           onProgress: progressTo(world.stderr),
         });
-        const folder = (first as Subject).folder;
-        const findings = subjects.flatMap((subject) => subject.findings);
-        const ofValues = made.findings
-          .filter(({ code }) => code.startsWith('value/'))
-          .map((one) => (one.line === undefined && one.file ? inFolder(folder, one) : one));
-        const all = [...findings, ...ofValues];
+        const ofMoulds = subjects.flatMap((subject) => subject.findings);
+        const ofValues = made.findings.filter(({ code }) => code.startsWith('value/'));
+        const all = [...ofMoulds, ...ofValues];
         if (terminal.isJson) terminal.json({ ...made, findings: all });
         else {
           await printFindings(terminal, all);

@@ -65,7 +65,7 @@ export async function proof(
   options: ProofOptions,
 ): Promise<Proof> {
   const findings: Finding[] = [];
-  const casts = subjects.map((subject) => castOf(subject, findings));
+  const casts = toldApart(subjects.map((subject) => castOf(subject, findings)));
   const due = casts.flatMap((cast) =>
     (options.widths ?? cast.widths).map((width) => ({ ...cast, width })),
   );
@@ -117,13 +117,26 @@ function castOf(
   };
 }
 
+/** Two casts of one mould, seen with values of one name, are told apart by a number. */
+function toldApart(casts: readonly CastToShoot[]): CastToShoot[] {
+  const seen = new Map<string, number>();
+  return casts.map((cast) => {
+    const key = `${cast.subject.mould} ${cast.sample}`;
+    const number = (seen.get(key) ?? 0) + 1;
+    seen.set(key, number);
+    return number === 1 ? cast : { ...cast, sample: `${cast.sample}-${number}` };
+  });
+}
+
 function shotOf(
   { subject, title, sample, width }: CastToShoot & { readonly width: number },
   { height, overflow, consoleErrors, failedRequests }: Picture,
   out: string,
 ): Shot {
   const { mould } = subject;
-  const png = join(out, `${mould}-${width}.png`);
+  const words = sample.replace(/[^\w.-]+/g, '-');
+  const name = sample === 'default' ? mould : `${mould}-${words}`;
+  const png = join(out, `${name}-${width}.png`);
   return { mould, title, sample, width, height, png, overflow, consoleErrors, failedRequests };
 }
 

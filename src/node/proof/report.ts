@@ -74,5 +74,5 @@ ${faultList(shot)}
 }
 
 function anchorOf(shot: Shot): string {
-  return `${shot.mould}-${shot.width}`;
+  return basename(shot.png, '.png');
 }

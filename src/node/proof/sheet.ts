@@ -9,14 +9,14 @@ const edge = 32;
 const gap = 24;
 const usualWidthPx = 1280;
 
-/** One mould's shots in a row, to one scale. */
+/** One cast's shots in a row, to one scale. */
 interface Row {
   readonly title: string;
   readonly shots: readonly Shot[];
 }
 
 /**
- * Draws the sheet: a row for each mould, its pictures side by side to one scale on one baseline,
+ * Draws the sheet: a row for each cast, its pictures side by side to one scale on one baseline,
  * width and height under each.
  *
  * @param pictures the PNG of each shot, in the same order
@@ -47,10 +47,11 @@ export async function drawSheet(
 }
 
 function rowsOf(shots: readonly Shot[]): Row[] {
-  const names = [...new Set(shots.map((shot) => shot.mould))];
-  return names.map((name) => {
-    const own = shots.filter((shot) => shot.mould === name);
-    return { title: own[0]?.title ?? name, shots: own };
+  const keyOf = ({ mould, sample }: Shot) => `${mould} ${sample}`;
+  const keys = [...new Set(shots.map(keyOf))];
+  return keys.map((key) => {
+    const own = shots.filter((shot) => keyOf(shot) === key);
+    return { title: own[0]?.title ?? key, shots: own };
   });
 }
 
@@ -101,9 +102,9 @@ function sheetPage(rows: readonly Row[], scale: number, sources: Map<Shot, strin
 <figcaption><p class="size">${shot.width} × ${shot.height} px</p>${verdict(shot)}${faultList(shot)}</figcaption>
 </figure>`,
     );
-    const samples = [...new Set(shots.map((shot) => shot.sample))].join(', ');
+    const sample = shots[0]?.sample ?? '';
     return html`<section>
-<header><h1>${title}</h1><p class="soft">${samples} · held at ${heldAtMs / 1000} s · ${Math.round(scale * 100)} % of life size</p></header>
+<header><h1>${title}</h1><p class="soft">${sample} · held at ${heldAtMs / 1000} s · ${Math.round(scale * 100)} % of life size</p></header>
 <div class="row">${figures}</div>
 </section>`;
   });

@@ -148,8 +148,10 @@ class MarkupSplitter {
     const inside = innerRange(element);
     const text = inside ? this.source.slice(inside.start, inside.end) : '';
     const role = scriptRole(type);
-    if (text.trim() !== '' && role !== 'data') {
-      const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
+    const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
+    // Of a type nobody knows the name alone decides: its content may be anything.
+    const isCode = role === 'script' || /babel|jsx|tsx|typescript/i.test(hint);
+    if (text.trim() !== '' && isCode) {
       refuseDialects(text, hint, this.lines.placeAt(inside?.start ?? 0));
     }
     if (role === 'unknown') this.say('snippet/not-run', { type }, element);

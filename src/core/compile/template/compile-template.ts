@@ -6,7 +6,7 @@ import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
 import { type Mark, writeMarked } from './mark.ts';
 import { type Element, type Markup, type Range, readMarkup } from './markup.ts';
-import type { Write } from './scope.ts';
+import type { Scope, Write } from './scope.ts';
 
 /** A template compiled: a function of a scope that only joins strings. */
 export interface CompiledTemplate {
@@ -44,9 +44,9 @@ export function compileTemplate(
   }
   reportEnd(binder, markup);
   const end = source.length;
-  const closing = markup.openAtEnd.map(({ name }) => `</${name}>`).join('');
-  marks.push({ start: end, end, write: closing });
-  const whole = writeRange(source, { start: 0, end }, blocks, marks);
+  const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
+  const closing = endTags(markup, blocks, undefined);
+  const whole = closing === '' ? content : (scope: Scope) => content(scope) + closing;
   if (root) return { write: whole, markup };
   const write: Write = (scope) => `<div${rootAttributes(scope.id)}>\n${whole(scope)}\n</div>`;
   return { write, markup };
@@ -70,6 +70,18 @@ function reportEnd({ lines, report, source }: Binder, markup: Markup): void {
   }
 }
 
+/**
+ * End tags for what is open at the end, innermost first: those of elements that come and go with a
+ * block stand in it, so that no end tag is left without its element.
+ */
+function endTags(markup: Markup, blocks: readonly Block[], within: Block | undefined): string {
+  return markup.openAtEnd
+    .filter(({ start }) => blockAt(blocks, start) === within)
+    .filter((element) => !(within?.element === element && element.name === 'template'))
+    .map(({ name }) => `</${name}>`)
+    .join('');
+}
+
 /** The single top-level element, where it is always there and once only. */
 function ownRoot(markup: Markup, blocks: readonly Block[]): Element | undefined {
   const top = markup.topLevel;
@@ -82,7 +94,7 @@ function writeRange(
   source: string,
   range: Range,
   blocks: readonly Block[],
-  marks: readonly Mark[],
+  { marks, markup }: { readonly marks: readonly Mark[]; readonly markup: Markup },
   within?: Block,
 ): Write {
   const inside = blocks.filter((one) => one !== within && isInside(one, range));
@@ -93,8 +105,12 @@ function writeRange(
     (mark) => isInside(mark, range) && !direct.some((one) => isInside(mark, one)),
   );
   const written = direct.map((block): Mark => {
-    const content = block.isBroken ? () => '' : writeRange(source, block, inside, marks, block);
-    return { start: block.start, end: block.end, write: compileBlock(block, content) };
+    const { start, end } = block;
+    if (block.isBroken) return { start, end, write: '' };
+    const content = writeRange(source, block, inside, { marks, markup }, block);
+    const closing = endTags(markup, inside, block);
+    const closed = closing === '' ? content : (scope: Scope) => content(scope) + closing;
+    return { start, end, write: compileBlock(block, closed) };
   });
   return writeMarked(source, range, [...loose, ...written]);
 }

@@ -55,6 +55,7 @@ export function readMarkup(source: string): Markup {
       if (breakingOff.test(code)) breaksOff = true;
     },
   });
+  const open = findOpen(source, fragment.childNodes);
   const elements: Element[] = [];
   const comments: Range[] = [];
   // By a stack of our own: a template may nest deeper than calls can.
@@ -69,14 +70,16 @@ export function readMarkup(source: string): Markup {
     if (node.nodeName === '#comment' || node.nodeName === '#documentType') {
       if (location) comments.push({ start: location.startOffset, end: location.endOffset });
     } else if ('tagName' in node) {
-      const element = location ? elementOf(source, node, location, parent) : undefined;
+      const end = open.includes(node) ? source.length : location?.endOffset;
+      const element = location ? elementOf(source, node, location, parent, end) : undefined;
       if (element) elements.push(element);
       wait('content' in node ? node.content.childNodes : node.childNodes, element ?? parent);
     }
   }
   elements.sort((a, b) => a.start - b.start);
   const topLevel = singleTopLevel(fragment.childNodes, elements);
-  const openAtEnd = findOpen(source, fragment.childNodes, elements);
+  const starts = open.map((node) => node.sourceCodeLocation?.startOffset);
+  const openAtEnd = starts.flatMap((start) => elements.find((one) => one.start === start) ?? []);
   return { source, elements, comments, topLevel, openAtEnd, breaksOff };
 }
 
@@ -86,19 +89,18 @@ const voidElements = new Set([
   ...['track', 'wbr'],
 ]);
 
-/** Follows the last child down: what has no end tag there is open to whatever comes after. */
-function findOpen(
-  source: string,
-  nodes: readonly Node[],
-  elements: readonly Element[],
-): readonly Element[] {
-  const byStart = new Map(elements.map((element) => [element.start, element]));
-  const open: Element[] = [];
+/**
+ * The elements that are open to whatever comes after, innermost first: what has no end tag on the
+ * way down the last children.
+ */
+function findOpen(source: string, nodes: readonly Node[]): DefaultTreeAdapterTypes.Element[] {
+  const open: DefaultTreeAdapterTypes.Element[] = [];
   for (let last = nodes.at(-1); last && 'tagName' in last; ) {
-    const element = byStart.get(last.sourceCodeLocation?.startOffset ?? -1);
-    const isSelfClosed = element && !element.isHtml && source[element.startTag.end - 2] === '/';
-    if (element?.endTag || isSelfClosed) break;
-    if (element && !voidElements.has(element.name)) open.unshift(element);
+    const at = last.sourceCodeLocation;
+    const isHtml = last.namespaceURI === html.NS.HTML;
+    const isSelfClosed = !isHtml && at?.startTag && source[at.startTag.endOffset - 2] === '/';
+    if (at?.endTag || isSelfClosed) break;
+    if (at?.startTag && !voidElements.has(last.tagName)) open.unshift(last);
     const content: readonly Node[] = 'content' in last ? last.content.childNodes : last.childNodes;
     last = content.at(-1);
   }
@@ -110,6 +112,7 @@ function elementOf(
   node: DefaultTreeAdapterTypes.Element,
   location: Token.ElementLocation,
   parent: Element | undefined,
+  end = location.endOffset,
 ): Element | undefined {
   if (!location.startTag) return undefined;
   const attributes = Object.entries(location.attrs ?? {}).map(([name, at]) =>
@@ -119,7 +122,7 @@ function elementOf(
     name: node.tagName,
     isHtml: node.namespaceURI === html.NS.HTML,
     start: location.startOffset,
-    end: location.endOffset,
+    end,
     startTag: { start: location.startTag.startOffset, end: location.startTag.endOffset },
     endTag: location.endTag && {
       start: location.endTag.startOffset,
