@@ -46,7 +46,10 @@ export async function readMould(folder: string): Promise<MouldRead> {
     if (path === 'mould.json') continue;
     const part = Object.hasOwn(sources, path) ? sources[path as keyof typeof sources] : undefined;
     if (part && part !== 'manifestText') texts[part] = (await readText(join(folder, path))).text;
-    else files[path] = await readFile(join(folder, path));
+    else {
+      const bytes = await readIfThere(join(folder, path));
+      if (bytes) files[path] = bytes;
+    }
   }
   return { mould: { manifest, manifestText, ...texts, files }, findings };
 }
@@ -64,6 +67,16 @@ export async function writeMould(folder: string, mould: Mould): Promise<readonly
   Object.assign(files, mould.files);
   await writeNewFolder(folder, files, 'Choose another folder with --out, or another --name.');
   return Object.keys(files);
+}
+
+/** A file that was listed; editors take their drafts away again while a folder is read. */
+async function readIfThere(path: string): Promise<Uint8Array | undefined> {
+  try {
+    return await readFile(path);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+    throw unreadable(path, error);
+  }
 }
 
 /** Files under a folder, in order of name; hidden ones and installed packages are left out. */
