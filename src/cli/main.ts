@@ -3,6 +3,7 @@ import { type Finding, finding, hasErrors } from '../core/problem/finding.ts';
 import { Refusal } from '../core/problem/refusal.ts';
 import type { Running } from './command.ts';
 import { addCast } from './commands/cast.ts';
+import { addCheck } from './commands/check.ts';
 import { addDemo } from './commands/demo.ts';
 import { addImport } from './commands/import.ts';
 import { addPreview } from './commands/preview.ts';
@@ -15,7 +16,7 @@ import type { World } from './world.ts';
 export type ExitStatus = 0 | 1 | 2;
 
 /** In the order of a day's work, which is the order of the help. */
-const commands = [addImport, addCast, addPreview, addProof, addDemo];
+const commands = [addImport, addCheck, addCast, addPreview, addProof, addDemo];
 
 /**
  * Runs the command line.
@@ -93,7 +94,9 @@ function findingsOf(
 }
 
 /** Stages whose errors lie in what a mould holds, and not in how the command was called. */
-const contentStages = new Set(['field', 'template', 'style', 'script', 'value']);
+const contentStages = new Set([
+  ...['field', 'template', 'markup', 'style', 'script', 'value', 'address', 'library'],
+]);
 
 function statusOf(findings: readonly Finding[]): ExitStatus {
   return findings.every(({ code }) => contentStages.has(code.split('/')[0] as string)) ? 1 : 2;

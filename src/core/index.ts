@@ -1,4 +1,10 @@
 export {
+  type CheckOptions,
+  checkMould,
+  type FixedMould,
+  fixMould,
+} from './author/check/check-mould.ts';
+export {
   type ImportedSnippet,
   type ImportOptions,
   importSnippet,

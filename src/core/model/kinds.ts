@@ -8,6 +8,7 @@ import { link } from './kinds/link.ts';
 import { list } from './kinds/list.ts';
 import { number } from './kinds/number.ts';
 import { switchKind } from './kinds/switch.ts';
+import { target } from './kinds/target.ts';
 import { text } from './kinds/text.ts';
 
 /** Every kind by the name a declaration gives it. */
@@ -20,6 +21,7 @@ export const kinds = {
   choice,
   list,
   group,
+  target,
   address,
 } satisfies Record<string, Kind>;
 

@@ -1,11 +1,15 @@
+import { addressWording } from './wording/address.ts';
 import { callWording } from './wording/call.ts';
 import { castWording } from './wording/cast.ts';
 import { fieldWording } from './wording/field.ts';
 import { jsonWording } from './wording/json.ts';
+import { libraryWording } from './wording/library.ts';
+import { markupWording } from './wording/markup.ts';
 import { mouldWording } from './wording/mould.ts';
 import { proofWording } from './wording/proof.ts';
+import { scriptWording } from './wording/script.ts';
 import { snippetWording } from './wording/snippet.ts';
-import { sourceWording } from './wording/source.ts';
+import { styleWording } from './wording/style.ts';
 import { templateWording } from './wording/template.ts';
 import { valueWording } from './wording/value.ts';
 
@@ -17,7 +21,11 @@ export const wording = {
   ...fieldWording,
   ...snippetWording,
   ...templateWording,
-  ...sourceWording,
+  ...markupWording,
+  ...styleWording,
+  ...scriptWording,
+  ...addressWording,
+  ...libraryWording,
   ...valueWording,
   ...castWording,
   ...proofWording,

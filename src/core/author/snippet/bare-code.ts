@@ -1,5 +1,5 @@
 import type { DefaultTreeAdapterTypes } from 'parse5';
-import type { Range } from '../../compile/template/markup.ts';
+import type { Range } from '../../text/edits.ts';
 import { isScript, isStyle, scriptAfterStyle } from './recognise.ts';
 
 /** Code that stands among the markup without a tag of its own. */

@@ -1,5 +1,3 @@
-import type { Range } from '../../compile/template/markup.ts';
-
 /** A file that lies beside the snippet. */
 export interface LocalFile {
   readonly bytes: Uint8Array;
@@ -13,11 +11,6 @@ export interface LocalFile {
  * @param path from the snippet's folder, with forward slashes, never leading out of it
  */
 export type LocalFiles = (path: string) => LocalFile | undefined;
-
-/** A stretch of text and what is to stand in its place. */
-export interface Edit extends Range {
-  readonly text: string;
-}
 
 /**
  * The path that a relative address means, from the snippet's folder. Undefined for an address

@@ -1,6 +1,7 @@
 import { locateAttribute } from '../../compile/template/markup.ts';
 import { toHtmlText } from '../../compile/template/sink.ts';
-import type { AssetShelf, Edit } from './local-files.ts';
+import type { Edit } from '../../text/edits.ts';
+import type { AssetShelf } from './local-files.ts';
 import { attributeOf, type SourceElement } from './page-parts.ts';
 import { withStyleFiles } from './style-addresses.ts';
 

@@ -1,5 +1,5 @@
 import { type DefaultTreeAdapterTypes, html, parse, parseFragment } from 'parse5';
-import type { Range } from '../../compile/template/markup.ts';
+import type { Range } from '../../text/edits.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 export type SourceElement = DefaultTreeAdapterTypes.Element;

@@ -1,6 +1,5 @@
 import { type CssNode, type Declaration, generate, keyword, parse, type Rule } from 'css-tree';
-import type { Range } from '../../compile/template/markup.ts';
-import { extentOnLines, withoutRanges } from './extent.ts';
+import { extentOnLines, type Range, withoutRanges } from '../../text/edits.ts';
 
 /**
  * What becomes of the rules a snippet has for its page. By default a widget keeps those that

@@ -1,12 +1,11 @@
-import type { Range } from '../../compile/template/markup.ts';
 import type { Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
+import { type Edit, extentOnLines, type Range, withEdits } from '../../text/edits.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { findBare } from './bare-code.ts';
 import { refuseDialects } from './dialect.ts';
-import { extentOnLines, withEdits } from './extent.ts';
 import { bringInstalled, type InstalledFiles, type LibraryPart, libraryOf } from './library.ts';
-import type { AssetShelf, Edit } from './local-files.ts';
+import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
 import {
   attributeOf,

@@ -1,6 +1,6 @@
 import { tokenize, tokenTypes, url } from 'css-tree';
-import { withEdits } from './extent.ts';
-import type { AssetShelf, Edit } from './local-files.ts';
+import { type Edit, withEdits } from '../../text/edits.ts';
+import type { AssetShelf } from './local-files.ts';
 
 /**
  * A style sheet whose addresses lead to files brought along. Sheets it imports are left: brought

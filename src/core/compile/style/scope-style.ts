@@ -1,8 +1,8 @@
 import { type CssNode, keyword, parse, type Selector, type SelectorList } from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
+import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
-import type { Range } from '../template/markup.ts';
 import { insideGuard, rootSelector, withinSelector } from './root-selector.ts';
 import { resolveRem, rootSizePx } from './root-size.ts';
 

@@ -1,5 +1,6 @@
 import { finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
+import type { Range } from '../../text/edits.ts';
 import { declarationsOf, styledFields } from '../style/properties.ts';
 import {
   type BoundAttribute,
@@ -12,7 +13,7 @@ import type { Block } from './block.ts';
 import type { Hole } from './hole.ts';
 import { compileLinkAttributes, linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
-import type { Attribute, Element, Range } from './markup.ts';
+import type { Attribute, Element } from './markup.ts';
 import { joined, type Write } from './scope.ts';
 import { toHtmlText } from './sink.ts';
 

@@ -2,9 +2,10 @@ import type { Field } from '../../model/field.ts';
 import type { Json } from '../../model/json-source.ts';
 import { kinds } from '../../model/kinds.ts';
 import { finding } from '../../problem/finding.ts';
+import type { Range } from '../../text/edits.ts';
 import { type Binder, kindNameRead, refer } from './binder.ts';
 import { compileCondition } from './condition.ts';
-import type { Attribute, Element, Markup, Range } from './markup.ts';
+import type { Attribute, Element, Markup } from './markup.ts';
 import { readerOf, type Scope, type Write } from './scope.ts';
 
 /** An element that is there only on a condition, or once for each row. */

@@ -1,11 +1,12 @@
 import { finding } from '../../problem/finding.ts';
+import type { Range } from '../../text/edits.ts';
 import { markAttributes } from './attribute-marks.ts';
 import type { Binder } from './binder.ts';
 import { type Block, blockAt, compileBlock, findBlocks } from './block.ts';
 import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
 import { type Mark, writeMarked } from './mark.ts';
-import { type Element, type Markup, type Range, readMarkup } from './markup.ts';
+import { type Element, type Markup, readMarkup } from './markup.ts';
 import type { Scope, Write } from './scope.ts';
 
 /** A template compiled: a function of a scope that only joins strings. */

@@ -1,4 +1,4 @@
-import type { Range } from './markup.ts';
+import type { Range } from '../../text/edits.ts';
 import { joined, type Write } from './scope.ts';
 
 /** A stretch of the source in whose place something else is written. */

@@ -1,12 +1,7 @@
 import { type DefaultTreeAdapterTypes, html, parseFragment, type Token } from 'parse5';
+import type { Range } from '../../text/edits.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
-
-/** A stretch of the template by offsets in UTF-16 code units; `end` is the first one after it. */
-export interface Range {
-  readonly start: number;
-  readonly end: number;
-}
 
 /** An attribute as it stands in the source. */
 export interface Attribute extends Range {

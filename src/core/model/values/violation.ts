@@ -1,7 +1,7 @@
 import type { ErrorObject } from 'ajv';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
-import { lexer } from 'css-tree';
+import { lexer, parse } from 'css-tree';
 import type { Json, JsonObject } from '../json-source.ts';
 import { isSafeAddress, safeAddressRule } from '../safe-address.ts';
 
@@ -32,12 +32,27 @@ export function newAjv(): Ajv2020 {
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);
   ajv.addFormat('css-color', isColor);
   ajv.addFormat('safe-address', isSafeAddress);
+  ajv.addFormat('css-selector', isSelector);
   return ajv;
 }
 
 /** True for one CSS colour; `var()` is none, since nobody can know what it holds. */
 function isColor(value: string): boolean {
   return lexer.match('<color>', value).matched !== null;
+}
+
+/** True for a list of selectors as style rules take it; empty text names nothing. */
+function isSelector(value: string): boolean {
+  let isRead = true;
+  const onParseError = () => {
+    isRead = false;
+  };
+  try {
+    parse(value, { context: 'selectorList', onParseError });
+  } catch {
+    isRead = false;
+  }
+  return isRead || value === '';
 }
 
 const types: Readonly<Record<string, string>> = {
@@ -53,6 +68,7 @@ const types: Readonly<Record<string, string>> = {
 const formats: Readonly<Record<string, string>> = {
   'css-color': 'must be a CSS colour, such as #b3541e or rgb(179 84 30)',
   'safe-address': safeAddressRule,
+  'css-selector': 'must be a CSS selector, such as .fares--weekday',
 };
 
 const phrases: Readonly<Record<string, (limit: string) => string>> = {

@@ -52,4 +52,10 @@ export const fieldWording = {
       `The field ${path} is used in style, but its choice ${JSON.stringify(value)} is not a CSS value.`,
     mend: () => 'Use choices that can stand after the colon of a declaration.',
   },
+  'field/no-target': {
+    level: 'warning',
+    message: ({ path, selector }: { path: string; selector: string }) =>
+      `${path} is to reach ${selector}, and nothing in this host is that.`,
+    mend: () => 'Correct the selector, or give the elements of the host that name.',
+  },
 } as const satisfies WordingTable;

@@ -1,5 +1,13 @@
-import type { Range } from '../../compile/template/markup.ts';
-import type { Edit } from './local-files.ts';
+/** A stretch of a text by offsets in UTF-16 code units; `end` is the first one after it. */
+export interface Range {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** A stretch of text and what is to stand in its place. */
+export interface Edit extends Range {
+  readonly text: string;
+}
 
 /**
  * The stretch to cut so that no empty line is left: where only blanks stand beside it on its
@@ -26,7 +34,8 @@ export function withEdits(source: string, within: Range, edits: readonly Edit[])
   let out = '';
   let from = within.start;
   for (const edit of [...edits].sort((a, b) => a.start - b.start || b.end - a.end)) {
-    if (edit.end <= from || edit.start >= within.end) continue;
+    const isInsertion = edit.start === edit.end && edit.start === from;
+    if ((edit.end <= from && !isInsertion) || edit.start >= within.end) continue;
     if (edit.start >= from) out += source.slice(from, edit.start) + edit.text;
     from = edit.end;
   }

@@ -1,0 +1,106 @@
+import { join } from 'node:path';
+import type { Command } from 'commander';
+import { type CheckOptions, checkMould, fixMould } from '../../core/author/check/check-mould.ts';
+import { fileOf } from '../../core/author/check/subject/source.ts';
+import type { Mould } from '../../core/model/mould.ts';
+import type { Finding, Level } from '../../core/problem/finding.ts';
+import { readMould } from '../../node/files/mould-folder.ts';
+import { readText } from '../../node/files/read-text.ts';
+import { writeWhole } from '../../node/files/write-safely.ts';
+import type { Running } from '../command.ts';
+import { printFindings } from '../print-findings.ts';
+import { inFolder } from '../subject.ts';
+import type { Terminal } from '../terminal.ts';
+
+interface CheckArguments {
+  readonly fix?: boolean;
+  readonly host?: string;
+}
+
+/** What a check of one mould came to. */
+interface Checked {
+  readonly name: string;
+  readonly folder: string;
+  readonly findings: readonly Finding[];
+  /** What was mended, where mending was asked for. */
+  readonly fixed: readonly Finding[];
+}
+
+/** `check MOULD…`: what is wrong with moulds, and what a page with them should know. */
+export function addCheck(program: Command, running: Running): void {
+  program
+    .command('check')
+    .summary('say what is wrong with a mould')
+    .description('Says what is wrong with moulds, where, and how to mend it.')
+    .argument('<MOULD...>', 'mould folders')
+    .option('--fix', 'make the mends that leave no choice')
+    .option(
+      '--host <file>',
+      'HTML of a page they are to stand on, for fields that name parts of it',
+    )
+    .action((folders: string[], { fix = false, host }: CheckArguments) =>
+      running(async (terminal) => {
+        const options = host === undefined ? {} : { host: (await readText(host)).text };
+        const checked: Checked[] = [];
+        for (const folder of folders) checked.push(await checkOne(folder, fix, options));
+        if (terminal.isJson) {
+          const moulds = checked.map(({ name, findings, fixed }) => ({
+            ...{ name, findings },
+            ...(fix ? { fixed } : {}),
+          }));
+          terminal.json({ moulds });
+        } else for (const one of checked) await printChecked(terminal, one);
+        return checked.flatMap(({ findings }) => findings);
+      }),
+    );
+}
+
+async function checkOne(folder: string, fix: boolean, options: CheckOptions): Promise<Checked> {
+  const { mould, findings } = await readMould(folder);
+  const { name } = mould.manifest;
+  const here = (some: readonly Finding[]) => some.map((one) => inFolder(folder, one));
+  if (!fix) {
+    return {
+      name,
+      folder,
+      findings: here([...findings, ...checkMould(mould, options)]),
+      fixed: [],
+    };
+  }
+  const { mould: mended, fixed, left } = fixMould(mould, options);
+  await writeChanged(folder, mould, mended);
+  return { name, folder, findings: here([...findings, ...left]), fixed: here(fixed) };
+}
+
+/** Writes the source files that mends have changed, and no other. */
+async function writeChanged(folder: string, before: Mould, after: Mould): Promise<void> {
+  for (const part of ['template', 'style', 'script'] as const) {
+    if (after[part] !== before[part]) await writeWhole(join(folder, fileOf[part]), after[part]);
+  }
+}
+
+async function printChecked(terminal: Terminal, one: Checked): Promise<void> {
+  const { folder, findings, fixed } = one;
+  if (fixed.length > 0) {
+    terminal.say(`${terminal.strong(folder)}: mended`);
+    for (const { file = '', line, column, message } of fixed) {
+      terminal.say(`  ${terminal.soft(`${file}:${line}:${column}`)} ${message}`);
+    }
+    terminal.say();
+  }
+  await printFindings(terminal, findings);
+  terminal.say(`${terminal.strong(folder)}: ${summaryOf(findings)}`);
+  const fixable = findings.filter((finding) => finding.fixable).length;
+  if (fixable > 0) {
+    terminal.say(`  ${fixable} of these ${fixable === 1 ? 'is' : 'are'} mended by check --fix.`);
+  }
+}
+
+/** `2 errors, 1 warning, 3 notes`. */
+function summaryOf(findings: readonly Finding[]): string {
+  const counts = (['error', 'warning', 'note'] satisfies Level[]).flatMap((level) => {
+    const count = findings.filter((one) => one.level === level).length;
+    return count === 0 ? [] : [`${count} ${level}${count === 1 ? '' : 's'}`];
+  });
+  return counts.length === 0 ? 'nothing found' : counts.join(', ');
+}

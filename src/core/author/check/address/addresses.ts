@@ -1,0 +1,95 @@
+import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
+import { attributeStart, isBound } from '../subject/markup-source.ts';
+import type { Source } from '../subject/source.ts';
+import type { Subject } from '../subject/subject.ts';
+
+/** An address that a mould speaks of, and whether a page loads it or only leads there. */
+interface Address {
+  readonly url: string;
+  readonly source: Source;
+  readonly at: number;
+  readonly isLoaded: boolean;
+}
+
+const loading = new Set(['src', 'srcset', 'poster', 'data', 'background', 'xlink:href', 'action']);
+
+/** Addresses without protection on their way: a secure page does not load them. */
+export const insecure: Check = (subject) => {
+  const flaws = addressesOf(subject)
+    .filter(({ url }) => /^http:\/\//i.test(url) && !isOwn(url))
+    .map(({ url, source, at, isLoaded }) =>
+      isLoaded
+        ? flaw(source, at, 'address/insecure', { url })
+        : flaw(source, at, 'address/insecure-link', { url }),
+    );
+  const libraries = (subject.manifest.libraries ?? []).flatMap(({ script, style }): Flaw[] =>
+    [script, style].flatMap((url) =>
+      url && /^http:\/\//i.test(url) ? [flawOf('address/insecure', { url })] : [],
+    ),
+  );
+  return [...flaws, ...libraries];
+};
+
+/** Names of XML namespaces are no addresses, and this machine is no host of a page. */
+function isOwn(url: string): boolean {
+  return /^http:\/\/(?:www\.w3\.org\/|localhost\b|127\.0\.0\.1|\[::1\])/i.test(url);
+}
+
+/** Files that every page with the widget asks another host for; one note for each host. */
+export const remote: Check = (subject) => {
+  const { manifest } = subject;
+  const reaches = (manifest as { reaches?: unknown }).reaches;
+  const allowed = new Set(
+    (Array.isArray(reaches) ? reaches : []).map((one) => hostOf(String(one))),
+  );
+  const told = new Set<string>();
+  const isNew = (url: string) => {
+    const host = hostOf(url);
+    return host !== undefined && !allowed.has(host) && !told.has(host) && told.add(host);
+  };
+  const libraries = (manifest.libraries ?? []).flatMap(({ name, script, style }): Flaw[] =>
+    [script, style].flatMap((url) =>
+      url && isNew(url) ? [flawOf('address/remote', { what: name, host: hostOf(url) ?? '' })] : [],
+    ),
+  );
+  const files = addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
+    if (!isLoaded || !isNew(url)) return [];
+    const what = /[^/?#]+(?=[?#]|$)/.exec(url.replace(/^[^/]*\/\/[^/]*\//, ''))?.[0] ?? 'A file';
+    return [flaw(source, at, 'address/remote', { what, host: hostOf(url) ?? '' })];
+  });
+  return [...libraries, ...files];
+};
+
+function hostOf(url: string): string | undefined {
+  return /^(?:https?:)?\/\/([^/?#]+)/i.exec(url.trim())?.[1]?.toLowerCase();
+}
+
+function addressesOf({ markup, style, script }: Subject): Address[] {
+  const found: Address[] = [];
+  for (const element of markup.elements) {
+    for (const { name, value } of element.node.attrs) {
+      const isLink = name === 'href';
+      if ((!isLink && !loading.has(name)) || isBound(value)) continue;
+      const isLoaded = !isLink || element.name === 'link' || !element.isHtml;
+      const at = attributeStart(element, name);
+      const urls =
+        name === 'srcset' ? value.split(/,\s+/).map((one) => one.trim()) : [value.trim()];
+      for (const url of urls) found.push({ url, source: markup, at, isLoaded });
+    }
+  }
+  for (const { index, 1: quoted, 2: bare } of style.text.matchAll(
+    /url\(\s*(?:["']([^"']*)["']|([^"')\s]+))\s*\)/gi,
+  )) {
+    found.push({ url: quoted ?? bare ?? '', source: style, at: index, isLoaded: true });
+  }
+  for (const { name, prelude, offset } of style.atRules) {
+    const url = name === 'import' ? /^["']([^"']+)["']/.exec(prelude)?.[1] : undefined;
+    if (url) found.push({ url, source: style, at: offset, isLoaded: true });
+  }
+  for (const { node } of script.of('Literal')) {
+    if (typeof node.value !== 'string' || !/^(?:https?:)?\/\/[\w-]+(?:\.[\w-]+)+/.test(node.value))
+      continue;
+    found.push({ url: node.value, source: script, at: node.start, isLoaded: true });
+  }
+  return found;
+}

@@ -1,0 +1,38 @@
+import { type Finding, finding } from '../../problem/finding.ts';
+import type { Code, DataOf } from '../../problem/wording.ts';
+import type { Edit } from '../../text/edits.ts';
+import type { Source } from './subject/source.ts';
+import type { Subject } from './subject/subject.ts';
+
+/** One thing a check found, and the edits that mend it where that is safe. */
+export interface Flaw {
+  readonly finding: Finding;
+  readonly fix?: Fix;
+}
+
+/** Edits of one source file of a mould that mend a flaw without a choice to make. */
+export interface Fix {
+  readonly part: Source['part'];
+  readonly edits: readonly Edit[];
+}
+
+/** Looks for one kind of flaw. It never throws on what a mould holds. */
+export type Check = (subject: Subject) => readonly Flaw[];
+
+/** A flaw at an offset of a source file. */
+export function flaw<C extends Code>(
+  source: Source,
+  offset: number,
+  code: C,
+  data: DataOf<C>,
+  edits?: readonly Edit[],
+): Flaw {
+  const found = finding(code, data, source.lines.placeAt(offset));
+  if (!edits) return { finding: found };
+  return { finding: { ...found, fixable: true }, fix: { part: source.part, edits } };
+}
+
+/** A flaw of mould.json or of the mould as a whole. */
+export function flawOf<C extends Code>(code: C, data: DataOf<C>): Flaw {
+  return { finding: finding(code, data, { file: 'mould.json' }) };
+}

@@ -1,0 +1,39 @@
+import { insecure, remote } from './address/addresses.ts';
+import type { Check } from './check.ts';
+import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
+import { headingRank, newTab, noAlt, noIcons } from './markup/for-people.ts';
+import { inlineHandlers } from './markup/handlers.ts';
+import { deadReferences, sameIds } from './markup/ids.ts';
+import { nesting, partsAlone, strayEnds } from './markup/nesting.ts';
+import { oddInTags, placeholdersLeft } from './markup/slips.ts';
+import { deadTargets } from './markup/targets.ts';
+import { unclosed } from './markup/unclosed.ts';
+import { pointerOnly } from './script/pointer.ts';
+import {
+  accidentalGlobals,
+  documentWrite,
+  pageChanges,
+  pageListeners,
+  takenHandlers,
+} from './script/reach.ts';
+import { firstCopy, unmatchedLookups } from './script/selectors.ts';
+import { oddInScript, unbalancedScript } from './script/slips.ts';
+import { unsafeMarkup } from './script/unsafe-markup.ts';
+import { contrast } from './style/contrast.ts';
+import { grammar } from './style/grammar.ts';
+import { unmatchedRules, unusedClasses } from './style/names.ts';
+import { fixedPosition, fixedWidths, textCase } from './style/place.ts';
+import { lineComments, lostSemicolons, oddInStyle, unbalancedStyle } from './style/slips.ts';
+import { hoverOnly, linkStates, reducedMotion } from './style/states.ts';
+
+/** Every check of a mould's sources; each looks at one thing, in any order. */
+export const checks: readonly Check[] = [
+  ...[unclosed, strayEnds, nesting, partsAlone, oddInTags, placeholdersLeft],
+  ...[sameIds, deadReferences, inlineHandlers, noAlt, headingRank, newTab, noIcons, deadTargets],
+  ...[unbalancedStyle, oddInStyle, lineComments, lostSemicolons, grammar],
+  ...[unmatchedRules, unusedClasses, contrast, hoverOnly, linkStates, reducedMotion],
+  ...[textCase, fixedWidths, fixedPosition],
+  ...[oddInScript, unbalancedScript, unmatchedLookups, firstCopy, documentWrite, pageChanges],
+  ...[takenHandlers, pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
+  ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote],
+];

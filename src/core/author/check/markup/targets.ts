@@ -1,0 +1,16 @@
+import { parse } from 'parse5';
+import { fieldsBelow } from '../../../model/field.ts';
+import { type Check, type Flaw, flawOf } from '../check.ts';
+import { isSelector, selects } from '../select.ts';
+
+/** Fields that name elements of the host, and find none in the one given. */
+export const deadTargets: Check = ({ root, host }) => {
+  const targets = fieldsBelow(root).filter(({ kindName }) => kindName === 'target');
+  const page = host === undefined || targets.length === 0 ? undefined : parse(host);
+  return targets.flatMap(({ path, default: preset }): Flaw[] => {
+    const selector = String(preset ?? '');
+    if (selector === '' || !isSelector(selector)) return [];
+    if (!page || selects(page, selector)) return [];
+    return [flawOf('field/no-target', { path, selector })];
+  });
+};

@@ -1,0 +1,77 @@
+import { type Check, type Flaw, flaw } from '../check.ts';
+import type { MarkupElement, MarkupSource } from '../subject/markup-source.ts';
+import { lateEnds } from './late-ends.ts';
+
+/** Elements whose end tag may be left out (HTML Standard, 13.1.2.4), or that have none. */
+const needsNoEnd = new Set([
+  ...['html', 'head', 'body', 'li', 'dt', 'dd', 'p', 'rt', 'rp', 'optgroup', 'option', 'colgroup'],
+  ...['caption', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th'],
+  ...['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source'],
+  ...['track', 'wbr', 'param', 'keygen', 'basefont', 'bgsound', 'frame', 'image'],
+]);
+
+/** How many are told of: past that, markup is no markup, and looking for ends takes long. */
+const most = 20;
+
+/** Elements that are opened and never closed, and where they were probably meant to end. */
+export const unclosed: Check = ({ markup }) => {
+  const copied = new Set(markup.copies.filter(({ endTag }) => endTag).map(({ start }) => start));
+  const ended = new Set(lateEnds(markup).values());
+  const isSlashed = ({ startTag }: MarkupElement) => markup.text[startTag.end - 2] === '/';
+  const open = markup.elements.filter((element) => {
+    const { name, isHtml, endTag } = element;
+    if (endTag || copied.has(element.start) || ended.has(element)) return false;
+    return isHtml ? !needsNoEnd.has(name) : !isSlashed(element);
+  });
+  return open.slice(0, most).map((element): Flaw => {
+    const { name, startTag } = element;
+    if (isSlashed(element)) {
+      // HTML Standard, 13.1.2.1: on an HTML element the slash has no effect.
+      const edit = { start: startTag.end - 2, end: startTag.end, text: `></${name}>` };
+      return flaw(markup, element.start, 'markup/self-closed', { name }, [edit]);
+    }
+    const { culprit, where } = whereItEnds(markup, element);
+    return flaw(markup, culprit.start, 'markup/unclosed', { name, where });
+  });
+};
+
+/**
+ * A parser gives an end tag to the innermost open element of its name, so the one that lost its
+ * own may be further in: where an end tag stands under the start tag of another, that one is it.
+ */
+function whereItEnds(markup: MarkupSource, element: MarkupElement) {
+  let culprit = element;
+  for (;;) {
+    const within = markup.elements.find(
+      (one) =>
+        one.name === culprit.name &&
+        one.start > culprit.start &&
+        one.start < culprit.end &&
+        one.endTag !== undefined &&
+        indentAt(markup, one.endTag.start) === indentAt(markup, culprit.start) &&
+        indentAt(markup, one.start) !== indentAt(markup, one.endTag.start),
+    );
+    if (!within) break;
+    culprit = within;
+  }
+  return { culprit, where: probableEnd(markup, culprit) };
+}
+
+/** Where an element was probably to end: before the next line that is indented no further. */
+function probableEnd({ text, lines }: MarkupSource, { start, startTag }: MarkupElement): string {
+  const lineStart = text.lastIndexOf('\n', start - 1) + 1;
+  const before = text.slice(lineStart, start);
+  if (before.trim() !== '') return 'on the same line';
+  for (const { index, 0: blank } of text.slice(startTag.end).matchAll(/\n[\t ]*(?=\S)/g)) {
+    if (blank.length - 1 > before.length) continue;
+    const { line } = lines.placeAt(startTag.end + index + 1);
+    return line === lines.placeAt(start).line + 1 ? 'on the same line' : `before line ${line}`;
+  }
+  return 'at the very end';
+}
+
+/** How far the first thing on a line is indented; undefined for what is not the first. */
+function indentAt({ text }: MarkupSource, offset: number): number | undefined {
+  const before = text.slice(text.lastIndexOf('\n', offset - 1) + 1, offset);
+  return before.trim() === '' ? before.length : undefined;
+}

@@ -1,0 +1,28 @@
+import type { Field } from '../../../model/field.ts';
+import type { Manifest, Mould } from '../../../model/mould.ts';
+import { type MarkupSource, readMarkupSource } from './markup-source.ts';
+import { readScriptSource, type ScriptSource } from './script-source.ts';
+import { readStyleSource, type StyleSource } from './style-source.ts';
+
+/** A mould read once for all checks. */
+export interface Subject {
+  readonly manifest: Manifest;
+  /** The fields as one group. */
+  readonly root: Field;
+  readonly markup: MarkupSource;
+  readonly style: StyleSource;
+  readonly script: ScriptSource;
+  readonly files: Mould['files'];
+  /** The page that casts are to stand on, where one is given. */
+  readonly host: string | undefined;
+}
+
+/** Reads a mould for its checks. */
+export function readSubject(mould: Mould, root: Field, host: string | undefined): Subject {
+  return {
+    ...{ manifest: mould.manifest, root, files: mould.files, host },
+    markup: readMarkupSource(mould.template),
+    style: readStyleSource(mould.style),
+    script: readScriptSource(mould.script),
+  };
+}

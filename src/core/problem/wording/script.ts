@@ -1,0 +1,95 @@
+import { didYouMean, type WordingTable } from './shape.ts';
+
+/** What can be wrong with script.js. */
+export const scriptWording = {
+  'script/not-javascript': {
+    level: 'error',
+    message: ({ what }: { what: string }) =>
+      `The script cannot be read (${what}); no browser will run it.`,
+    mend: () => 'Mend the script at the place named.',
+  },
+  'script/imports': {
+    level: 'error',
+    message: () => 'The script imports or exports a module, which this version cannot carry.',
+    mend: () => 'Load the library with a script tag and use its global name.',
+  },
+  'script/odd-character': {
+    level: 'error',
+    message: ({ called, count }: { called: string; count: number }) =>
+      `There is ${called} here${count > 1 ? ` and ${count - 1} more in this file` : ''}, so no browser runs the script.`,
+    mend: () => 'Write plain quotes.',
+  },
+  'script/unclosed': {
+    level: 'error',
+    message: ({ bracket, found, line }: { bracket: string; found?: string; line?: number }) =>
+      found === undefined
+        ? `This ${bracket} is never closed, so no browser runs the script.`
+        : `This ${bracket} meets ${found} in line ${line} before it is closed, so no browser runs the script.`,
+    mend: () => 'Close it where it ends; look at how the lines after it are indented.',
+  },
+  'script/stray-bracket': {
+    level: 'error',
+    message: ({ bracket }: { bracket: string }) =>
+      `This ${bracket} closes nothing, so no browser runs the script.`,
+    mend: () => 'Take it out, or write the bracket that it should close.',
+  },
+  'script/no-match': {
+    level: 'warning',
+    message: ({ selector, meant }: { selector: string; meant: string }) =>
+      `The script looks for ${selector}, and nothing in the markup is that.${didYouMean(meant)}`,
+    mend: () => 'Correct the name here or in the markup.',
+  },
+  'script/document-write': {
+    level: 'error',
+    message: () => 'document.write wipes out a page that is there already.',
+    mend: () => 'Write into an element of the widget, with append or textContent.',
+  },
+  'script/changes-page': {
+    level: 'warning',
+    message: ({ what }: { what: string }) =>
+      `${what} changes the page around the widget, and so all that stands on it.`,
+    mend: () => 'Change the root of the widget instead, which is mould.root.',
+  },
+  'script/takes-handler': {
+    level: 'warning',
+    message: ({ what }: { what: string }) =>
+      `Setting ${what} takes the place of the handler a page or another widget has there.`,
+    mend: ({ what, event }: { what: string; event: string }) =>
+      `Write ${what.replace(/\.on\w+$/, '')}.addEventListener('${event}', …).`,
+  },
+  'script/page-listener': {
+    level: 'note',
+    message: ({ events }: { events: string }) =>
+      `The script listens on the page itself (${events}), and so hears of what happens outside the widget.`,
+    mend: () => 'Listen on mould.root where what happens inside is enough.',
+  },
+  'script/accidental-global': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `${name} is assigned and never declared, so it becomes a name of the whole page, shared with all on it.`,
+    mend: ({ name }: { name: string }) => `Declare it, with let ${name}.`,
+  },
+  'script/first-copy': {
+    level: 'note',
+    message: ({ call, count }: { call: string; count: number }) =>
+      `${call} finds the first such element of the page${count > 1 ? `, as do ${count - 1} more` : ''}: with two copies of the widget, only one works.`,
+    mend: () => 'Look inside mould.root, as in mould.root.querySelector(…).',
+  },
+  'script/text-as-markup': {
+    level: 'error',
+    message: ({ path }: { path: string }) =>
+      `The script puts ${path} in as markup, so what an editor types there is run as code.`,
+    mend: () => 'Use textContent, or make the field one of kind markup.',
+  },
+  'script/hover-only': {
+    level: 'warning',
+    message: () => 'The script hears a pointer only: by keyboard and by touch nothing happens.',
+    mend: () => 'Listen for focusin and click as well.',
+  },
+  'script/placeholder': {
+    level: 'warning',
+    message: ({ word }: { word: string }) =>
+      `${word} was left by the author of the snippet for you to fill in.`,
+    mend: () => 'Write what belongs there, or take it from a field.',
+  },
+} as const satisfies WordingTable;
