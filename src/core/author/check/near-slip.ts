@@ -1,15 +1,23 @@
 import { nearestName } from '../../problem/nearest-name.ts';
 
-/** The name that was probably meant, unless the two are variants of one thing on purpose. */
+/** How many letters a hand gets wrong in one name. */
+const mostSlips = 2;
+
+/** The name that was probably meant, unless the two are names apart on purpose. */
 export function nearSlip(name: string, names: readonly string[]): string | undefined {
-  const near = nearestName(name, names);
-  return near === undefined || isSibling(name, near) ? undefined : near;
+  const near = nearestName(name, names, mostSlips);
+  return near === undefined || isApart(name, near) ? undefined : near;
 }
 
-/** True for `car-1` and `car-2`, `card--a` and `card--b`: two names, not one and its slip. */
-function isSibling(a: string, b: string): boolean {
+/** True for `car-1` and `car-2`, `card--a` and `card--b`, `tab` and `js-tab`: two names. */
+function isApart(a: string, b: string): boolean {
   if (/\d/.test(a + b)) return a.replace(/\d+/g, '') === b.replace(/\d+/g, '');
-  const [, stemA = '', endA = a] = /^(.*[-_])([^-_]+)$/.exec(a) ?? [];
-  const [, stemB = '', endB = b] = /^(.*[-_])([^-_]+)$/.exec(b) ?? [];
-  return stemA !== '' && stemA === stemB && Math.min(endA.length, endB.length) <= 3;
+  const [partsA, partsB] = [a, b].map((name) => name.split(/[-_]+/)) as [string[], string[]];
+  if (partsA.length !== partsB.length) {
+    const [few, many] = partsA.length < partsB.length ? [partsA, partsB] : [partsB, partsA];
+    return few.every((part) => many.includes(part));
+  }
+  const differing = partsA.filter((part, index) => part !== partsB[index]);
+  const other = partsB.filter((part, index) => part !== partsA[index]);
+  return partsA.length > 1 && Math.min(differing[0]?.length ?? 0, other[0]?.length ?? 0) <= 3;
 }

@@ -24,7 +24,7 @@ export const insecure: Check = (subject) => {
     );
   const libraries = (subject.manifest.libraries ?? []).flatMap(({ script, style }): Flaw[] =>
     [script, style].flatMap((url) =>
-      url && /^http:\/\//i.test(url) ? [flawOf('address/insecure', { url })] : [],
+      url && /^http:\/\//i.test(url) && !isOwn(url) ? [flawOf('address/insecure', { url })] : [],
     ),
   );
   return [...flaws, ...libraries];

@@ -1,5 +1,5 @@
-import { nearestName } from '../../../problem/nearest-name.ts';
 import { type Check, type Flaw, flaw } from '../check.ts';
+import { nearSlip } from '../near-slip.ts';
 import {
   attributeOf,
   attributeStart,
@@ -51,7 +51,7 @@ export const deadReferences: Check = ({ markup, script }) => {
         if (id === '' || known.has(id) || isMade(id)) return [];
         // `#top` is the top of a page that has no such id (HTML Standard, 7.4.6.4).
         if (isLink && /^(?:top|\/.*|!.*)$/i.test(id)) return [];
-        const near = nearestName(id, [...known]);
+        const near = nearSlip(id, [...known]);
         const at = attributeStart(element, name);
         // A page has parts of its own to link to, so only a near miss is plainly a slip.
         if (isLink && near === undefined) return [flaw(markup, at, 'markup/link-outside', { id })];

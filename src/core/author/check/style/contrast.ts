@@ -1,3 +1,4 @@
+import { generate } from 'css-tree';
 import 'culori/css';
 import { parse, wcagContrast } from 'culori/fn';
 import { type Check, type Flaw, flaw } from '../check.ts';
@@ -12,7 +13,7 @@ export const contrast: Check = ({ style }) => {
   return style.rules.flatMap((rule): Flaw[] => {
     const text = last(rule, /^color$/);
     const ground = last(rule, /^background(?:-color)?$/);
-    if (!text || !ground) return [];
+    if (!text || !ground || isLine(rule)) return [];
     // A picture may lie over the ground, and clipping to the text makes the ground the text.
     const hasPicture = last(rule, /^background-(?:image|clip)$|^-webkit-/);
     if (hasPicture || /url\(|gradient\(/i.test(ground.value)) return [];
@@ -25,6 +26,11 @@ export const contrast: Check = ({ style }) => {
     return [flaw(style, text.offset, 'style/low-contrast', { ratio: shown, wanted })];
   });
 };
+
+/** A rule across the page has no text, and takes its colour from either property. */
+function isLine({ selectors }: StyleRule): boolean {
+  return selectors.every((one) => /(?:^|[\s>+~])hr\b[^\s>+~]*$/.test(generate(one)));
+}
 
 function last({ declarations }: StyleRule, property: RegExp) {
   return declarations.findLast((one) => property.test(one.property));
