@@ -1,4 +1,4 @@
-import { basename, dirname } from 'node:path';
+import { basename, dirname, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import {
@@ -54,6 +54,7 @@ export function addImport(program: Command, running: Running): void {
         const { mould, findings, dropped } = await importGiven(given, {
           ...optionsOf(options),
           ...(first === standardInput ? {} : { local: localFilesOf(dirname(first)) }),
+          folder: basename(dirname(resolve(first))),
           installed: installedFilesOf('.'),
           libraries: await Promise.all(options.library.map(readLibrary)),
         });

@@ -19,5 +19,5 @@ function isApart(a: string, b: string): boolean {
   }
   const differing = partsA.filter((part, index) => part !== partsB[index]);
   const other = partsB.filter((part, index) => part !== partsA[index]);
-  return partsA.length > 1 && Math.min(differing[0]?.length ?? 0, other[0]?.length ?? 0) <= 3;
+  return partsA.length > 1 && Math.min(differing[0]?.length ?? 0, other[0]?.length ?? 0) <= 2;
 }

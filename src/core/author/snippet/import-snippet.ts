@@ -15,6 +15,8 @@ import { type SnippetPiece, splitPiece } from './split-piece.ts';
 export interface ImportOptions {
   /** Name of the mould; by default the document's title or the name of the first file. */
   readonly name?: string;
+  /** Folder the snippet came in, after which a page called index is named. */
+  readonly folder?: string;
   /** What becomes of rules for html and body; by default page furniture is left out. */
   readonly pageStyles?: PageStyles;
   /** Files beside the snippet: those it shows or loads come along. */
@@ -93,7 +95,8 @@ function newManifest(
 ): Manifest {
   const { libraries, page, title } = read;
   const fileName = (pieces[0]?.name ?? '').replace(/\.\w+$/, '');
-  const name = options.name ?? kebabName(title ?? fileName);
+  const called = fileName === 'index' ? (options.folder ?? fileName) : fileName;
+  const name = options.name ?? kebabName(title ?? called);
   if (!namePattern.test(name)) {
     const where = `The name ${JSON.stringify(name)}`;
     const what = 'must begin with a letter and hold only letters, digits, hyphens and underscores';

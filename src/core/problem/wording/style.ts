@@ -114,7 +114,7 @@ export const styleWording = {
   'style/link-order': {
     level: 'warning',
     message: ({ hidden, by }: { hidden: string; by: string }) =>
-      `${by} comes later and weighs the same, so on such links ${hidden} never shows.`,
+      `${by} comes later and weighs the same, so where it holds ${hidden} never shows.`,
     mend: () => 'Put them in the order :link, :visited, :hover, :focus, :active.',
   },
   'style/link-overruled': {

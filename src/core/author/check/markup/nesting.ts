@@ -78,13 +78,13 @@ const lists = new Set(['ul', 'ol', 'menu']);
 
 /** A link around list items: kept by browsers, but the list then has no items to tell of. */
 function outOfLists(markup: MarkupSource): Flaw[] {
-  return markup.elements.flatMap((item): Flaw[] => {
-    const around = item.parent;
-    if (item.name !== 'li' || !around?.parent || !lists.has(around.parent.name)) return [];
+  const told = new Set<MarkupElement>();
+  return markup.elements.flatMap(({ name, parent: around }): Flaw[] => {
+    const list = around?.parent;
+    if (name !== 'li' || !around || !list || !lists.has(list.name) || told.has(list)) return [];
     if (lists.has(around.name) || around.name === 'template' || around.name === 'li') return [];
-    const first = markup.elements.find((one) => one.parent === around && one.name === 'li');
-    if (first !== item) return [];
-    const data = { name: around.name, list: around.parent.name };
+    told.add(list);
+    const data = { name: around.name, list: list.name };
     return [flaw(markup, around.start, 'markup/in-list', data)];
   });
 }

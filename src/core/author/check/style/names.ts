@@ -16,7 +16,7 @@ const mathNames = new Set([
 export const unmatchedRules: Check = ({ markup, style, script }) => {
   const flaws: Flaw[] = [];
   for (const [name, offset] of style.types) {
-    if (name === '*' || name.includes('-') || name.includes('|')) continue;
+    if (name === '*' || name.includes('|') || markup.names.has(name)) continue;
     if (elementNames.has(name.toLowerCase()) || mathNames.has(name)) continue;
     const mark = markup.classes.has(name) ? '.' : markup.ids.has(name) ? '#' : undefined;
     const edit = { start: offset, end: offset, text: mark ?? '' };

@@ -134,7 +134,9 @@ function classesOf(elements: readonly MarkupElement[]): Map<string, number> {
   for (const element of elements) {
     const value = attributeOf(element, 'class') ?? '';
     for (const name of value.split(/[\t\n\f\r ]+/)) {
-      if (name !== '' && !isBound(name) && !classes.has(name)) {
+      // Quotes that are part of a name are told of by themselves.
+      const isName = /^[^\u2018-\u201d]+$/.test(name) && !isBound(name);
+      if (isName && !classes.has(name)) {
         classes.set(name, attributeStart(element, 'class'));
       }
     }
