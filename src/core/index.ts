@@ -9,6 +9,7 @@ export {
   type ImportOptions,
   importSnippet,
 } from './author/snippet/import-snippet.ts';
+export { type OldPaste, replaceSnippet } from './author/snippet/replace-snippet.ts';
 export { styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';

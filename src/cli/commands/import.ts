@@ -1,4 +1,4 @@
-import { basename, dirname, resolve } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import {
@@ -7,16 +7,23 @@ import {
   libraryOf,
 } from '../../core/author/snippet/library.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
+import { replaceSnippet } from '../../core/author/snippet/replace-snippet.ts';
 import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';
 import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { installedFilesOf } from '../../node/files/installed-files.ts';
-import { writeMould } from '../../node/files/mould-folder.ts';
+import {
+  readMould,
+  readOldPaste,
+  rewriteMould,
+  writeMould,
+} from '../../node/files/mould-folder.ts';
 import { decode, readText } from '../../node/files/read-text.ts';
 import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
 import { loadCompilers } from '../../node/files/style-compilers.ts';
+import { isThere } from '../../node/files/write-safely.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
@@ -30,6 +37,7 @@ interface ImportArguments {
   readonly name?: string;
   readonly out?: string;
   readonly pageStyles?: string;
+  readonly replace?: boolean;
   readonly library: readonly string[];
 }
 
@@ -45,21 +53,30 @@ export function addImport(program: Command, running: Running): void {
     .option('--js <file>', 'the script by itself')
     .option('--name <name>', "the mould's name; by default that of the page or the file")
     .option('--library <url|name@version=file>', 'a library it needs; repeatable', collected, [])
+    .option(
+      '--replace',
+      'take the place of a mould that is there, and keep its fields and bindings',
+    )
     .option('--page-styles <root|drop>', 'keep, or leave out, all rules for html and body')
     .option('--out <dir>', 'folder of the mould; by default its name')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
         const [first = ''] = given.keys();
-        const { mould, findings, dropped } = await importGiven(given, {
+        const importOptions = {
           ...optionsOf(options),
           ...(first === standardInput ? {} : { local: localFilesOf(dirname(first)) }),
           folder: basename(dirname(resolve(first))),
           installed: installedFilesOf('.'),
           libraries: await Promise.all(options.library.map(readLibrary)),
-        });
-        const folder = options.out ?? mould.manifest.name;
-        const files = await writeMould(folder, mould);
+        };
+        const imported = await importGiven(given, importOptions);
+        const folder = options.out ?? imported.mould.manifest.name;
+        const isReplacing = options.replace === true && (await isThere(join(folder, 'mould.json')));
+        const { mould, findings, dropped } = isReplacing
+          ? await importGiven(given, importOptions, folder)
+          : imported;
+        const files = await (isReplacing ? rewriteMould : writeMould)(folder, mould);
         const told = findings.map((one) =>
           one.file === 'template.html' ? inFolder(folder, one) : one,
         );
@@ -68,7 +85,8 @@ export function addImport(program: Command, running: Running): void {
           const made = { mould: folder, name, files, libraries };
           terminal.json({ ...made, findings: told, dropped, fields: 0 });
         } else {
-          await printImport(terminal, { folder, mould, files, told, paths: [...given.keys()] });
+          const paths = [...given.keys()];
+          await printImport(terminal, { folder, mould, files, told, paths, isReplacing });
         }
         return told;
       }),
@@ -132,16 +150,29 @@ function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {
 /** What a `-` given for a path is called in messages. */
 const standardInput = 'standard input';
 
-/** Imports, with findings by the paths given where the core knows file names alone. */
-async function importGiven(given: ReadonlyMap<string, SnippetPiece>, options: ImportOptions) {
+/**
+ * Imports, with findings by the paths given where the core knows file names alone.
+ *
+ * @param over folder of the mould whose fields and bindings are to be kept
+ */
+async function importGiven(
+  given: ReadonlyMap<string, SnippetPiece>,
+  options: ImportOptions,
+  over?: string,
+) {
   const atPath = (one: Finding): Finding => {
     const [path] = [...given].find(([, piece]) => piece.name === one.file) ?? [];
     return path === undefined ? one : { ...one, file: path };
   };
   try {
     const pieces = [...given.values()];
-    const compilers = await loadCompilers(styleDialectsIn(pieces));
-    const imported = importSnippet(pieces, { ...options, compilers });
+    const before = over === undefined ? undefined : await readOldPaste(over);
+    const all = [...pieces, ...(before?.pieces ?? [])];
+    const compilers = await loadCompilers(styleDialectsIn(all));
+    const imported =
+      over === undefined || !before
+        ? importSnippet(pieces, { ...options, compilers })
+        : replaceSnippet((await readMould(over)).mould, before, pieces, { ...options, compilers });
     return { ...imported, findings: imported.findings.map(atPath) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -156,13 +187,15 @@ interface Printed {
   readonly files: readonly string[];
   readonly told: readonly Finding[];
   readonly paths: readonly string[];
+  readonly isReplacing: boolean;
 }
 
 async function printImport(
   terminal: Terminal,
-  { folder, mould, files, told, paths }: Printed,
+  { folder, mould, files, told, paths, isReplacing }: Printed,
 ): Promise<void> {
-  terminal.say(`${terminal.strong(folder)} is made from ${paths.join(', ')}.`);
+  const made = isReplacing ? 'is renewed' : 'is made';
+  terminal.say(`${terminal.strong(folder)} ${made} from ${paths.join(', ')}.`);
   terminal.say();
   const widest = Math.max(...files.map((file) => file.length));
   for (const file of files) {
@@ -170,7 +203,8 @@ async function printImport(
   }
   terminal.say();
   await printFindings(terminal, told);
-  terminal.say(`Declare fields in ${folder}/mould.json, bind them in template.html, and look:`);
+  terminal.say('See what is wrong with it, then declare fields in mould.json and look:');
+  terminal.say(`  keen-mould check ${folder}`);
   terminal.say(`  keen-mould preview ${folder}`);
 }
 

@@ -1,12 +1,14 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
+import type { OldPaste } from '../../core/author/snippet/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readText } from './read-text.ts';
 import { unreadable } from './refuse.ts';
-import { isThere, writeNewFolder } from './write-safely.ts';
+import { localFilesOf } from './snippet-folder.ts';
+import { isThere, rewriteFolder, writeNewFolder } from './write-safely.ts';
 
 /** The source files of a mould, and the part of it that each holds. */
 const sources = {
@@ -60,13 +62,45 @@ export async function readMould(folder: string): Promise<MouldRead> {
  * @throws Refusal when the folder is there already, or cannot be written
  */
 export async function writeMould(folder: string, mould: Mould): Promise<readonly string[]> {
+  const files = filesOf(mould);
+  await writeNewFolder(
+    folder,
+    files,
+    'Choose another folder with --out, or another --name; --replace keeps its fields.',
+  );
+  return Object.keys(files);
+}
+
+/**
+ * Writes a mould over an older one, whole or not at all; the old paste goes, all else that is not
+ * of the new mould stays.
+ *
+ * @throws Refusal when the folder cannot be written
+ */
+export async function rewriteMould(folder: string, mould: Mould): Promise<readonly string[]> {
+  const files = filesOf(mould);
+  await rewriteFolder(folder, files, ['snippet']);
+  return Object.keys(files);
+}
+
+/** The paste that a mould folder was made from, as its `snippet/` holds it. */
+export async function readOldPaste(folder: string): Promise<OldPaste> {
+  const home = join(folder, 'snippet');
+  const names = (await isThere(home)) ? await listFiles(home) : [];
+  const texts = names.filter((name) => /\.(?:html?|css|scss|sass|less|m?js|txt|svg)$/i.test(name));
+  const pieces = texts.map(async (name) => ({
+    name,
+    text: (await readText(join(home, name))).text,
+  }));
+  return { pieces: await Promise.all(pieces), local: localFilesOf(home) };
+}
+
+function filesOf(mould: Mould): Record<string, string | Uint8Array> {
   const files: Record<string, string | Uint8Array> = {};
   for (const [path, part] of Object.entries(sources)) {
     if (mould[part] !== '' || path === 'template.html') files[path] = mould[part];
   }
-  Object.assign(files, mould.files);
-  await writeNewFolder(folder, files, 'Choose another folder with --out, or another --name.');
-  return Object.keys(files);
+  return Object.assign(files, mould.files);
 }
 
 /** A file that was listed; editors take their drafts away again while a folder is read. */

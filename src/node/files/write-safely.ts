@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { access, mkdir, readdir, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { access, cp, mkdir, readdir, rename, rm, rmdir, writeFile } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
@@ -41,16 +41,50 @@ export async function writeNewFolder(
   if (!isEmpty) await refuseIfThere(path, mend);
   const draft = draftBeside(path);
   try {
-    for (const [name, content] of Object.entries(files)) {
-      const file = join(draft, name);
-      await mkdir(dirname(file), { recursive: true });
-      await writeFile(file, content);
-    }
+    await writeFiles(draft, files);
     if (isEmpty) await rmdir(path);
     await rename(draft, path);
   } catch (error) {
     await rm(draft, { recursive: true, force: true }).catch(() => undefined);
     throw unwritable(path, error);
+  }
+}
+
+/**
+ * Writes files into a folder that is there, whole or not at all: into a copy first, which then
+ * takes its place. What else the folder holds comes along.
+ *
+ * @param leaving folders in it whose old files go
+ * @throws Refusal when it cannot be written
+ */
+export async function rewriteFolder(
+  path: string,
+  files: FolderFiles,
+  leaving: readonly string[],
+): Promise<void> {
+  const draft = draftBeside(path);
+  const aside = draftBeside(path);
+  try {
+    await cp(path, draft, { recursive: true, verbatimSymlinks: true });
+    for (const folder of leaving) await rm(join(draft, folder), { recursive: true, force: true });
+    await writeFiles(draft, files);
+    await rename(path, aside);
+    await rename(draft, path).catch(async (error) => {
+      await rename(aside, path);
+      throw error;
+    });
+    await rm(aside, { recursive: true, force: true });
+  } catch (error) {
+    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    throw unwritable(path, error);
+  }
+}
+
+async function writeFiles(folder: string, files: FolderFiles): Promise<void> {
+  for (const [name, content] of Object.entries(files)) {
+    const file = join(folder, name);
+    await mkdir(dirname(file), { recursive: true });
+    await writeFile(file, content);
   }
 }
 

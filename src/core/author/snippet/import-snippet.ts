@@ -25,6 +25,8 @@ export interface ImportOptions {
   readonly installed?: InstalledFiles;
   /** Libraries that the snippet does not load itself, or that are to take the place of one. */
   readonly libraries?: readonly GivenLibrary[];
+  /** Paths under `assets/` that other files of the mould have. */
+  readonly taken?: readonly string[];
   /** Compilers of the dialects its style is written in; see `styleDialectsIn`. */
   readonly compilers?: StyleCompilers;
 }
@@ -49,7 +51,7 @@ export function importSnippet(
 ): ImportedSnippet {
   refuseEmpty(pieces);
   const { compilers, pageStyles, local = none, installed = none } = options;
-  const shelf = new AssetShelf(local);
+  const shelf = new AssetShelf(local, options.taken);
   const splits = pieces.map((piece) => splitPiece(piece, { shelf, installed }));
   const sheet = toSheet(
     splits.flatMap(({ styles }) => styles),

@@ -51,9 +51,12 @@ export class AssetShelf {
   readonly sources: Record<string, Uint8Array> = {};
   private readonly places = new Map<string, string>();
   private readonly local: LocalFiles;
+  private readonly taken: ReadonlySet<string>;
 
-  constructor(local: LocalFiles) {
+  /** @param taken paths under `assets/` that are not to be given out */
+  constructor(local: LocalFiles, taken: Iterable<string> = []) {
     this.local = local;
+    this.taken = new Set(taken);
   }
 
   /** The file an address means, if it lies beside the snippet. */
@@ -85,7 +88,8 @@ export class AssetShelf {
   /** Adds a file under its name, or the next that is free; gives its path in the mould. */
   add(name: string, bytes: Uint8Array): string {
     let place = `assets/${name}`;
-    for (let number = 2; Object.hasOwn(this.files, place); number += 1) {
+    const isTaken = () => Object.hasOwn(this.files, place) || this.taken.has(place);
+    for (let number = 2; isTaken(); number += 1) {
       place = `assets/${number}-${name}`;
     }
     this.files[place] = bytes;

@@ -93,4 +93,16 @@ export const snippetWording = {
       `The snippet itself holds ${mark}, which a mould reads as a binding.`,
     mend: () => 'It was written as {~~, which stands for a plain {~.',
   },
+  'snippet/no-old-paste': {
+    level: 'error',
+    message: ({ name }: { name: string }) =>
+      `${name} does not hold the paste it was made from (snippet/), so its bindings cannot be carried.`,
+    mend: () => 'Import under another name, with --name or --out.',
+  },
+  'snippet/not-carried': {
+    level: 'warning',
+    message: ({ binding, file, line }: { binding: string; file: string; line: number }) =>
+      `${binding}, which stood in line ${line} of ${file}, has no place in the new paste.`,
+    mend: () => 'Write it where it belongs now; its field and the values for it are kept.',
+  },
 } as const satisfies WordingTable;

@@ -1,0 +1,153 @@
+import { applyEdits, modify } from 'jsonc-parser';
+import { compileMould } from '../../compile/compile-mould.ts';
+import { propertiesNamedIn } from '../../compile/style/properties.ts';
+import { fieldsBelow } from '../../model/field.ts';
+import type { Library, Manifest, Mould } from '../../model/mould.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { type ImportedSnippet, type ImportOptions, importSnippet } from './import-snippet.ts';
+import type { LocalFiles } from './local-files.ts';
+import { mergeTexts } from './merge-texts.ts';
+import type { SnippetPiece } from './split-piece.ts';
+
+/** The paste a mould was made from, as its `snippet/` holds it. */
+export interface OldPaste {
+  readonly pieces: readonly SnippetPiece[];
+  readonly local: LocalFiles;
+}
+
+/**
+ * Imports a newer paste over a mould. Fields, titles, samples and all else that is not of the
+ * paste stay; bindings are carried to where their places are in the new paste, by what they
+ * changed in the old one; what cannot be carried is told.
+ *
+ * @throws Refusal when the mould does not hold its paste, or the new one cannot be imported
+ */
+export function replaceSnippet(
+  old: Mould,
+  oldPaste: OldPaste,
+  pieces: readonly SnippetPiece[],
+  options: ImportOptions = {},
+): ImportedSnippet {
+  const { name } = old.manifest;
+  const base = importAgain(oldPaste, { ...options, name });
+  // Files that came with the old paste may give way; those somebody added may not.
+  const taken = Object.keys(old.files).filter((path) => !Object.hasOwn(base.files, path));
+  const fresh = importSnippet(pieces, { ...options, name, taken });
+  const merged = {
+    template: mergeTexts(base.template, old.template, fresh.mould.template),
+    style: mergeTexts(base.style, old.style, fresh.mould.style),
+    script: mergeTexts(base.script, old.script, fresh.mould.script),
+  };
+  const whole = { ...old, ...merged };
+  // What cannot be cast any more helps nobody: then the paste is taken as it is.
+  const isSound = compileMould(whole).isSound || !compileMould(old).isSound;
+  const texts = isSound ? merged : textsOf(fresh.mould);
+  const { manifest, manifestText } = withLibraries(old, fresh.mould.manifest);
+  const kept = Object.entries(old.files).filter(([path]) => !path.startsWith('snippet/'));
+  const mould = {
+    ...{ manifest, manifestText, ...texts },
+    files: { ...Object.fromEntries(kept), ...fresh.mould.files },
+  };
+  return { ...fresh, mould, findings: [...fresh.findings, ...notCarried(old, mould)] };
+}
+
+/** The mould as its paste gave it, before anybody worked on it. */
+function importAgain({ pieces, local }: OldPaste, options: ImportOptions): Mould {
+  const order = (piece: SnippetPiece) => ['html', 'css', 'js'].indexOf(endingOf(piece));
+  const sorted = [...pieces].sort((a, b) => order(a) - order(b));
+  if (sorted.length === 0) {
+    throw new Refusal(finding('snippet/no-old-paste', { name: options.name ?? '' }));
+  }
+  // Files that a page brought along are no panes of their own.
+  const brought = new Set<string>();
+  const watched: LocalFiles = (path) => {
+    const file = local(path);
+    if (file) brought.add(path);
+    return file;
+  };
+  const pages = sorted.filter((piece) => endingOf(piece) === 'html');
+  const { libraries: _, ...rest } = options;
+  if (pages.length > 0) importSnippet(pages, { ...rest, local: watched });
+  const own = sorted.filter((piece) => !brought.has(piece.name));
+  return importSnippet(own, { ...rest, local }).mould;
+}
+
+function endingOf({ name }: SnippetPiece): string {
+  const ending = /\.(\w+)$/.exec(name)?.[1]?.toLowerCase() ?? '';
+  if (ending === 'htm') return 'html';
+  return /^(?:scss|sass|less)$/.test(ending) ? 'css' : ending;
+}
+
+function textsOf({ template, style, script }: Mould) {
+  return { template, style, script };
+}
+
+/** The old manifest with what the new paste says of its page and of what it loads. */
+function withLibraries(old: Mould, fresh: Manifest): Pick<Mould, 'manifest' | 'manifestText'> {
+  const { libraries, page, ...rest } = old.manifest;
+  const told = (fresh.libraries ?? []).map((one): Library => {
+    const before = libraries?.find(
+      ({ name, version }) => name === one.name && version === one.version,
+    );
+    return before ?? one;
+  });
+  const next = {
+    libraries: told.length > 0 ? told : undefined,
+    page: fresh.page,
+  };
+  const formattingOptions = { insertSpaces: true, tabSize: 2, eol: '\n' };
+  let manifestText = old.manifestText;
+  for (const [key, value] of Object.entries(next)) {
+    manifestText = applyEdits(
+      manifestText,
+      modify(manifestText, [key], value, { formattingOptions }),
+    );
+  }
+  const manifest = {
+    ...rest,
+    ...(next.libraries ? { libraries: next.libraries } : {}),
+    ...(next.page ? { page: next.page } : {}),
+  };
+  return { manifest, manifestText };
+}
+
+/** Bindings of the old mould that the new one has fewer of. */
+function notCarried(old: Mould, next: Mould): Finding[] {
+  const { root } = compileMould(old);
+  const properties = new Set(fieldsBelow(root).map(({ property }) => property));
+  const inStyle = (text: string) =>
+    [...propertiesNamedIn(text)]
+      .filter((name) => properties.has(name))
+      .map((name) => `var(${name})`);
+  const places = [
+    ['template.html', old.template, next.template, /\{~(?!~)[^~]*~\}|\bkm-[a-z]+="[^"]*"/g],
+    ['script.js', old.script, next.script, /\bmould\.values(?:\.\w+)+/g],
+  ] as const;
+  const lost = places.flatMap(([file, before, after, pattern]) => {
+    const left = countsOf(after.match(pattern) ?? []);
+    return [...before.matchAll(pattern)].flatMap(({ index, 0: binding }) => {
+      const count = left.get(binding) ?? 0;
+      left.set(binding, count - 1);
+      const { line } = indexLines(file, before).placeAt(index);
+      return count > 0 ? [] : [finding('snippet/not-carried', { binding, file, line })];
+    });
+  });
+  const styled = new Set(inStyle(next.style));
+  const lostStyles = inStyle(old.style).filter((one) => !styled.has(one));
+  const { placeAt } = indexLines('style.css', old.style);
+  return [
+    ...lost,
+    ...lostStyles.map((binding) => {
+      const { line } = placeAt(old.style.indexOf(binding.slice(4, -1)));
+      return finding('snippet/not-carried', { binding, file: 'style.css', line });
+    }),
+  ];
+}
+
+function countsOf(words: readonly string[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const word of words) counts.set(word, (counts.get(word) ?? 0) + 1);
+  return counts;
+}
