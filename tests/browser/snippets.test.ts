@@ -89,6 +89,15 @@ const snippets: Readonly<
   },
 };
 
+it('a module that imports a file beside it behaves as it does by itself', async () => {
+  const { bare, cast } = await bothSides(join(demo, '../tests/cases/side/modules'));
+  const steps: readonly Step[] = [['click', '.gong']];
+  const alone = await picturesOf(browser(), bare, 400, steps);
+  const placed = await picturesOf(browser(), cast, 400, steps);
+  expect(placed.map((picture, at) => differing(picture, alone[at] as Uint8Array))).toEqual([0, 0]);
+  expect(differing(alone[0] as Uint8Array, alone[1] as Uint8Array)).toBeGreaterThan(0);
+});
+
 describe.each(Object.entries(snippets))('%s', (name, { steps = [], findings = [] }) => {
   const path = join(demo, 'snippets', name);
 

@@ -75,7 +75,7 @@ describe('what a piece is does not hang on what it was called', () => {
     ['style with a fault', '.a { color: red;\n.b { margin: 0 }', 'style'],
     ['script with a fault', 'const a = document.querySelector(".a"\na.remove()', 'script'],
     ['script that holds markup', 'document.body.innerHTML = "<p>a</p>";', 'script'],
-    ['a module', 'import { a } from "./a.js";\na();', 'script'],
+    ['a module', 'import { a } from "a";\na();', 'script'],
     ['an import of style', '@import url("depot.css");', 'style'],
     ['prose', 'Trams run on Sundays', 'template'],
     ['prose with a comma', 'Hello, world', 'template'],

@@ -11,6 +11,52 @@ function librariesWith(options: ImportOptions) {
   return { libraries: mould.manifest.libraries, assets, codes: findings.map(({ code }) => code) };
 }
 
+describe('modules that a script imports', () => {
+  const modules = (markup: string, options: ImportOptions = {}) => {
+    const { mould } = importSnippet([{ name: 'a.html', text: markup }], options);
+    return { libraries: mould.manifest.libraries, script: mould.script, template: mould.template };
+  };
+
+  it('become libraries by name and version, and the script asks for them by name', () => {
+    const { libraries, script } = modules(
+      `<p>a<script type="module">import { x } from "https://c.example/npm/dial@3.1.0/+esm";
+import y from 'https://c.example/npm/dial@3.1.0/more/y.js'; x(y);</script>`,
+    );
+    expect(libraries).toEqual([
+      { name: 'dial', version: '3.1.0', module: 'https://c.example/npm/dial@3.1.0/+esm' },
+      {
+        name: 'dial/more/y.js',
+        version: '3.1.0',
+        module: 'https://c.example/npm/dial@3.1.0/more/y.js',
+      },
+    ]);
+    expect(script).toBe("import { x } from 'dial';\nimport y from 'dial/more/y.js'; x(y);\n");
+  });
+
+  it('are found by an import map, which goes', () => {
+    const { libraries, script, template } = modules(
+      `<script type="importmap">{ "imports": { "dial": "https://c.example/d.js", "t/": "https://c.example/t/" } }</script>
+<p>a</p><script type="module">import d from 'dial'; import { e } from 't/e.js'; import f from 'f'; d(e, f);</script>`,
+    );
+    expect(libraries).toEqual([
+      { name: 'dial', module: 'https://c.example/d.js' },
+      { name: 't/e.js', module: 'https://c.example/t/e.js' },
+    ]);
+    expect(script).toContain("import f from 'f'");
+    expect(template).toBe('<p>a</p>\n');
+  });
+
+  it('come along from files beside the snippet', () => {
+    const local = (path: string) => (path === 'lib/tick.js' ? { bytes, text: '' } : undefined);
+    const { libraries, script } = modules(
+      "<p>a<script type=module>import { tick } from './lib/tick.js';tick()</script>",
+      { local },
+    );
+    expect(libraries).toEqual([{ name: 'tick', module: 'assets/tick.js' }]);
+    expect(script).toBe("import { tick } from 'tick';tick()\n");
+  });
+});
+
 describe('libraries', () => {
   it('come along from a package that the project has, in the version it has', () => {
     const asked: string[] = [];

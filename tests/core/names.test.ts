@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { libraryOf } from '../../src/core/author/snippet/library.ts';
+import { libraryOf } from '../../src/core/author/library/library.ts';
 import { kebabName, titleFrom } from '../../src/core/author/snippet/name.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { attributePlace } from '../../src/core/compile/template/attribute-place.ts';

@@ -1,11 +1,11 @@
 import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
-import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import {
   type GivenLibrary,
   type LibraryPart,
   libraryOf,
-} from '../../core/author/snippet/library.ts';
+} from '../../core/author/library/library.ts';
+import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
 import { replaceSnippet } from '../../core/author/snippet/replace-snippet.ts';
 import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';

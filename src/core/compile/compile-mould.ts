@@ -1,7 +1,7 @@
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { parseJson } from '../model/json-source.ts';
-import { type Manifest, type Mould, namePattern } from '../model/mould.ts';
+import { type Library, type Manifest, type Mould, namePattern } from '../model/mould.ts';
 import { readFields } from '../model/read-fields.ts';
 import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
 import {
@@ -15,8 +15,8 @@ import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
-import { readScript } from './script/read-script.ts';
-import { wrapScript } from './script/wrap-script.ts';
+import { readScript, type ScriptRead } from './script/read-script.ts';
+import { moduleAddress, wrapScript } from './script/wrap-script.ts';
 import { compileStyle } from './style/compile-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import type { Binder } from './template/binder.ts';
@@ -47,7 +47,7 @@ export interface CompiledMould {
 /** Compiles a mould once for any number of casts. Never throws on what the mould holds. */
 export function compileMould(mould: Mould): CompiledMould {
   const { manifest, manifestText, template, style, script } = mould;
-  const { name } = manifest;
+  const { name, libraries = [] } = manifest;
   const { placeOf, fields } = fieldsOf(manifest, manifestText);
   const { root } = fields;
   const usedProperties = propertiesNamedIn(template, style, script);
@@ -67,15 +67,16 @@ export function compileMould(mould: Mould): CompiledMould {
   const read = readScript(script);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
+    ...unknownImports(read, script, libraries),
   ];
   const write = (values: CheckedValues, id: string): string =>
     compiled.write({ id, rows: [values], indexes: [], counts: [] });
   const shared = {
     ...{ mould: name, version: manifest.version, title: manifest.title ?? name },
     mouldStyle: styles.ofMould,
-    script: script.trim() === '' ? undefined : wrapScript(script, read, compiled.markup),
+    script: script.trim() === '' ? undefined : wrapScript(script, read, compiled.markup, libraries),
     scriptNeedsValues: read.usesMould,
-    libraries: manifest.libraries ?? [],
+    libraries,
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
   return {
@@ -102,9 +103,21 @@ function fieldsOf({ fields }: Manifest, manifestText: string) {
   return { placeOf: source.placeOf, fields: readFields(fields, source) };
 }
 
+/** Names that a script imports and no library has. */
+function unknownImports(
+  { imports }: ScriptRead,
+  script: string,
+  libraries: readonly Library[],
+): Finding[] {
+  const lines = indexLines('script.js', script);
+  return imports
+    .filter(({ from }) => moduleAddress(libraries, from) === undefined)
+    .map(({ from, start }) => finding('script/imports', { from }, lines.placeAt(start)));
+}
+
 /** A script that no browser will run leaves all the rest of a cast as it should be. */
 function keepsFromCasting({ level, code }: Finding): boolean {
-  return level === 'error' && code !== 'script/not-javascript';
+  return level === 'error' && !/^script\/(?:not-javascript|imports|exports)$/.test(code);
 }
 
 /** @throws Refusal when the cast is of another mould, or its id cannot be one */

@@ -32,6 +32,7 @@ const manifestSchema = {
           name: { type: 'string', minLength: 1 },
           version: { type: 'string' },
           script: { type: 'string', format: 'safe-address' },
+          module: { type: 'string', format: 'safe-address' },
           style: { type: 'string', format: 'safe-address' },
           provides: { type: 'string' },
         },

@@ -7,6 +7,8 @@ export interface Library {
   readonly version?: string;
   /** Address of the script: a file under `assets/`, or an address elsewhere. */
   readonly script?: string;
+  /** Address of a module, which the script imports by the library's name. */
+  readonly module?: string;
   /** Address of the style sheet. */
   readonly style?: string;
   /** The global name the script makes. */

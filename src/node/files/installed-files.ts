@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import type { InstalledFiles } from '../../core/author/snippet/library.ts';
+import type { InstalledFiles } from '../../core/author/library/library.ts';
 
 /**
  * Files of the packages installed in a project: those in node_modules of a folder, or of one

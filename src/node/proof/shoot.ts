@@ -141,7 +141,11 @@ async function answer(
     if (path !== 'favicon.ico') failed.push({ url: path, why: 'no such file in the mould' });
     return route.fulfill({ status: 404, body: '' });
   }
-  const isDeclared = libraries.some(({ script, style }) => url === script || url === style);
+  const isDeclared = libraries.some(
+    ({ script, style, module }) =>
+      // A module may ask for more of its own, from where it is itself.
+      url === script || url === style || (module !== undefined && isBeside(url, module)),
+  );
   if (isDeclared) {
     const response = await route.fetch({ timeout: patienceMs / 2 }).catch(() => undefined);
     if (response) return route.fulfill({ response });
@@ -185,4 +189,9 @@ async function inTime<T>(work: Promise<T>): Promise<T> {
     timer = setTimeout(() => reject(error), 2 * patienceMs);
   });
   return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
+
+/** True for an address of the same origin as another, absolute one. */
+function isBeside(url: string, other: string): boolean {
+  return URL.canParse(other) && new URL(url).origin === new URL(other).origin;
 }

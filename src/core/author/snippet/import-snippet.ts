@@ -2,10 +2,11 @@ import { defaultWidths, type Manifest, type Mould, namePattern } from '../../mod
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { type GivenLibrary, type InstalledFiles, withGiven } from '../library/library.ts';
 import type { StyleCompilers } from './dialect.ts';
 import { joinScripts, tidyEnds } from './join.ts';
-import { type GivenLibrary, type InstalledFiles, withGiven } from './library.ts';
 import { AssetShelf, type LocalFiles } from './local-files.ts';
+import { importLibraries } from './modules.ts';
 import { kebabName, titleFrom } from './name.ts';
 import type { PageStyles } from './page-styles.ts';
 import { toSheet } from './sheets.ts';
@@ -58,10 +59,12 @@ export function importSnippet(
     compilers,
     pageStyles,
   );
-  const script = joinScripts(splits.flatMap(({ scripts }) => scripts));
+  const importMap = Object.assign({}, ...splits.map((split) => split.importMap));
+  const joined = joinScripts(splits.flatMap(({ scripts }) => scripts));
+  const { script, ...imported } = importLibraries(joined, importMap, shelf, pieces[0]?.name ?? '');
   const markup = tidyEnds(splits.map((split) => split.template).join('\n'));
   const { template, escapes } = escapeMarks(markup);
-  const loaded = splits.flatMap((split) => split.libraries);
+  const loaded = [...splits.flatMap((split) => split.libraries), ...imported.libraries];
   const manifest = newManifest(pieces, options, {
     title: splits.find(({ title }) => title)?.title,
     libraries: withGiven(loaded, options.libraries ?? [], shelf),
@@ -73,6 +76,7 @@ export function importSnippet(
     mould: { manifest, manifestText, template, style: sheet.style, script, files },
     findings: [
       ...splits.flatMap(({ findings }) => findings),
+      ...imported.findings,
       ...sheet.findings,
       ...escapes,
       ...noMarkup(template, sheet.style, script, pieces[0]?.name),

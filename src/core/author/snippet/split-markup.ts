@@ -2,11 +2,17 @@ import type { Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { type Edit, extentOnLines, type Range, withEdits } from '../../text/edits.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
+import {
+  bringInstalled,
+  type InstalledFiles,
+  type LibraryPart,
+  libraryOf,
+} from '../library/library.ts';
 import { findBare } from './bare-code.ts';
 import { refuseDialects } from './dialect.ts';
-import { bringInstalled, type InstalledFiles, type LibraryPart, libraryOf } from './library.ts';
 import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
+import { type ImportMap, readImportMap } from './modules.ts';
 import {
   attributeOf,
   elementsUnder,
@@ -35,6 +41,8 @@ export interface MarkupSplit {
   readonly styles: readonly StylePart[];
   readonly scripts: readonly string[];
   readonly libraries: readonly Library[];
+  /** Names that its modules are imported by. */
+  readonly importMap: ImportMap;
   /** Attributes of the document's body, for the root of the widget. */
   readonly page: Readonly<Record<string, string>>;
   /** What the document calls itself. */
@@ -70,6 +78,7 @@ class MarkupSplitter {
   private readonly dropped: Dropped[] = [];
   private readonly findings: Finding[] = [];
   private title: string | undefined;
+  private importMap: ImportMap = {};
 
   private readonly shelf: AssetShelf;
   private readonly installed: InstalledFiles;
@@ -101,6 +110,7 @@ class MarkupSplitter {
       styles: inOrder(this.styles),
       scripts: inOrder(this.scripts).map(({ text }) => text),
       libraries: this.libraries,
+      importMap: this.importMap,
       page: this.bodyAttributes(),
       title: this.title,
       dropped: this.dropped,
@@ -146,6 +156,11 @@ class MarkupSplitter {
     const type = (attributeOf(element, 'type') ?? '').trim();
     const inside = innerRange(element);
     const text = inside ? this.source.slice(inside.start, inside.end) : '';
+    if (type.toLowerCase() === 'importmap') {
+      this.importMap = { ...this.importMap, ...readImportMap(text) };
+      this.cut(element);
+      return true;
+    }
     const role = scriptRole(type);
     const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
     // Of a type nobody knows the name alone decides: its content may be anything.
@@ -190,10 +205,10 @@ class MarkupSplitter {
     const found = this.shelf.find(this.file, url);
     if (!found) return false;
     const { path, file } = found;
-    const { name, version } = libraryOf(path, part);
+    const { version } = libraryOf(path, part);
     if (file.text === undefined || version !== undefined || /[.-]min\./.test(path)) {
       const place = this.shelf.bring(this.file, url) ?? url;
-      this.libraries.push({ name, ...(version ? { version } : {}), [part]: place });
+      this.libraries.push({ ...libraryOf(path, part), [part]: place });
       return true;
     }
     this.shelf.keepSource(path, file);

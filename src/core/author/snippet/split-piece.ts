@@ -17,7 +17,7 @@ export interface SnippetPiece {
 
 const empty: MarkupSplit = {
   ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
-  ...{ title: undefined, page: {} },
+  ...{ title: undefined, page: {}, importMap: {} },
 };
 
 /**

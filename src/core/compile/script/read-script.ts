@@ -1,6 +1,7 @@
 import { type Options, type Pattern, type Program, parse } from 'acorn';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { importsOf, type ModuleImport } from './module-imports.ts';
 
 /** What a cast has to know of a mould's script. */
 export interface ScriptRead {
@@ -11,6 +12,8 @@ export interface ScriptRead {
   readonly awaits: boolean;
   /** Names of functions and variables at the top, which a page's own scripts make global. */
   readonly globals: readonly string[];
+  /** What it imports, to be loaded when it runs. */
+  readonly imports: readonly ModuleImport[];
   readonly findings: readonly Finding[];
 }
 
@@ -18,15 +21,19 @@ const options: Options = { ecmaVersion: 'latest', allowHashBang: true };
 
 /** Reads a script without running it. A script that is no JavaScript is reported, not thrown. */
 export function readScript(script: string): ScriptRead {
-  const nothing = { isStrict: false, usesMould: false, awaits: false, globals: [] };
+  const nothing = { isStrict: false, usesMould: false, awaits: false, globals: [], imports: [] };
   const lines = indexLines('script.js', script);
   const asScript = tryParse(script, { ...options, sourceType: 'script' });
-  if ('body' in asScript) return { ...factsOf(asScript, script), awaits: false, findings: [] };
+  if ('body' in asScript)
+    return { ...factsOf(asScript, script), awaits: false, imports: [], findings: [] };
   const asModule = tryParse(script, { ...options, sourceType: 'module' });
   if ('body' in asModule) {
-    const linked = asModule.body.find(({ type }) => /^(?:Import|Export).*Declaration$/.test(type));
-    const findings = linked ? [finding('script/imports', {}, lines.placeAt(linked.start))] : [];
-    return { ...factsOf(asModule, script), isStrict: true, awaits: true, findings };
+    const exporting = asModule.body.find(({ type }) => /^Export.*Declaration$/.test(type));
+    const findings = exporting
+      ? [finding('script/exports', {}, lines.placeAt(exporting.start))]
+      : [];
+    const imports = importsOf(asModule, script);
+    return { ...factsOf(asModule, script), isStrict: true, awaits: true, imports, findings };
   }
   const what = asScript.message.replace(/ \(\d+:\d+\)$/, '').toLowerCase();
   const place = lines.placeAt(asScript.pos);

@@ -1,13 +1,22 @@
+import type { Library } from '../../model/mould.ts';
+import { withEdits } from '../../text/edits.ts';
 import type { Markup } from '../template/markup.ts';
+import { asCalls } from './module-imports.ts';
 import type { ScriptRead } from './read-script.ts';
 
 /**
  * Puts a script into a function with `mould` in reach, so that its names stay its own and it can
  * run once for each cast. The author's text is inside as it is.
  *
+ * A function cannot hold import statements, so each becomes a call that waits for its module.
  * Inline event handlers look names up on the page, so those they speak of are put there.
  */
-export function wrapScript(script: string, read: ScriptRead, markup: Markup): string {
+export function wrapScript(
+  script: string,
+  read: ScriptRead,
+  markup: Markup,
+  libraries: readonly Library[],
+): string {
   const handlers = markup.elements
     .flatMap(({ attributes }) => attributes)
     .filter(({ name }) => name.startsWith('on'))
@@ -16,6 +25,7 @@ export function wrapScript(script: string, read: ScriptRead, markup: Markup): st
   const reached = read.globals.filter((name) => speaksOf(handlers, name));
   const opening = [
     ...(read.isStrict ? ["'use strict';"] : []),
+    ...(needsJquery(script, read, libraries) ? ['const $ = window.jQuery;'] : []),
     ...reached.map(
       (name) =>
         `Object.defineProperty(window, '${name}', { configurable: true, ` +
@@ -23,7 +33,25 @@ export function wrapScript(script: string, read: ScriptRead, markup: Markup): st
     ),
   ];
   const head = `${read.awaits ? 'async ' : ''}function (mould) {`;
-  return [head, ...opening, endless(script.trimEnd()), '}'].join('\n');
+  const calls = asCalls(read.imports, (from) => moduleAddress(libraries, from) ?? from);
+  const body = withEdits(script, { start: 0, end: script.length }, calls);
+  return [head, ...opening, endless(body.trimEnd()), '}'].join('\n');
+}
+
+/**
+ * True for code that calls jQuery `$` and does not make that name itself: many a host has jQuery
+ * under its long name alone.
+ */
+function needsJquery(script: string, read: ScriptRead, libraries: readonly Library[]): boolean {
+  const isProvided = libraries.some(({ provides }) => provides === 'jQuery');
+  return isProvided && !read.globals.includes('$') && speaksOf(script, '$');
+}
+
+/** The address of the module that a library of some name is; one of ours begins with a dot. */
+export function moduleAddress(libraries: readonly Library[], from: string): string | undefined {
+  const address = libraries.find(({ name, module }) => name === from && module)?.module;
+  if (address !== undefined) return address.replace(/^(?=assets\/)/, './');
+  return /^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/)/i.test(from) ? from : undefined;
 }
 
 /**

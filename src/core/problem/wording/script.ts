@@ -10,8 +10,15 @@ export const scriptWording = {
   },
   'script/imports': {
     level: 'error',
-    message: () => 'The script imports or exports a module, which this version cannot carry.',
-    mend: () => 'Load the library with a script tag and use its global name.',
+    message: ({ from }: { from: string }) =>
+      `The script imports ${from}, and no library of the mould is called that; it will stop here.`,
+    mend: ({ from }: { from: string }) =>
+      `Add { "name": "${from}", "module": ADDRESS } to libraries in mould.json.`,
+  },
+  'script/exports': {
+    level: 'error',
+    message: () => 'The script exports something, which only another module could take.',
+    mend: () => 'Take the word export out, or the whole statement where it only lists names.',
   },
   'script/odd-character': {
     level: 'error',

@@ -22,10 +22,11 @@ export const insecure: Check = (subject) => {
         ? flaw(source, at, 'address/insecure', { url })
         : flaw(source, at, 'address/insecure-link', { url }),
     );
-  const libraries = (subject.manifest.libraries ?? []).flatMap(({ script, style }): Flaw[] =>
-    [script, style].flatMap((url) =>
-      url && /^http:\/\//i.test(url) && !isOwn(url) ? [flawOf('address/insecure', { url })] : [],
-    ),
+  const libraries = (subject.manifest.libraries ?? []).flatMap(
+    ({ script, style, module }): Flaw[] =>
+      [script, style, module].flatMap((url) =>
+        url && /^http:\/\//i.test(url) && !isOwn(url) ? [flawOf('address/insecure', { url })] : [],
+      ),
   );
   return [...flaws, ...libraries];
 };
@@ -47,8 +48,8 @@ export const remote: Check = (subject) => {
     const host = hostOf(url);
     return host !== undefined && !allowed.has(host) && !told.has(host) && told.add(host);
   };
-  const libraries = (manifest.libraries ?? []).flatMap(({ name, script, style }): Flaw[] =>
-    [script, style].flatMap((url) =>
+  const libraries = (manifest.libraries ?? []).flatMap(({ name, script, style, module }): Flaw[] =>
+    [script, style, module].flatMap((url) =>
       url && isNew(url) ? [flawOf('address/remote', { what: name, host: hostOf(url) ?? '' })] : [],
     ),
   );

@@ -1,9 +1,9 @@
 import type { Library } from '../../../model/mould.ts';
+import { knownLibraries } from '../../library/known-libraries.ts';
 import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
 import { dottedName, memberName, type Syntax } from '../subject/script-source.ts';
 import type { Subject } from '../subject/subject.ts';
 import { jqueryMethods } from './jquery-methods.ts';
-import { knownLibraries } from './known-libraries.ts';
 
 /** Libraries whose names script uses, and that nothing loads. */
 export const missingLibraries: Check = (subject) => {

@@ -1,8 +1,9 @@
 import type { Library } from '../../model/mould.ts';
-import type { AssetShelf } from './local-files.ts';
+import type { AssetShelf } from '../snippet/local-files.ts';
+import { knownLibraries } from './known-libraries.ts';
 
 /** The part of a page a library is loaded by. */
-export type LibraryPart = 'script' | 'style';
+export type LibraryPart = 'script' | 'style' | 'module';
 
 /** A library that whoever imports names beside those the snippet loads. */
 export interface GivenLibrary {
@@ -29,7 +30,23 @@ export type InstalledFiles = (
  */
 export function libraryOf(url: string, part: LibraryPart): Library {
   const { name, version } = readAddress(url);
-  return { name, ...(version ? { version } : {}), [part]: url };
+  return toLibrary(name, version, part, url);
+}
+
+/** A library with the global name it makes, where that is known of it. */
+function toLibrary(
+  name: string,
+  version: string | undefined,
+  part: LibraryPart,
+  address: string,
+): Library {
+  const bare = name.toLowerCase().replace(/[.-](?:slim|min)\b/g, '');
+  const provides =
+    part === 'script' ? knownLibraries.find((one) => one.name === bare)?.globals[0] : undefined;
+  return {
+    ...{ name, ...(version ? { version } : {}), [part]: address },
+    ...(provides ? { provides } : {}),
+  };
 }
 
 function readAddress(url: string): { name: string; version?: string; path?: string } {
@@ -41,6 +58,11 @@ function readAddress(url: string): { name: string; version?: string; path?: stri
     /^(.+?)(?:[-.]v?(\d+\.\d+[\d.]*\d?))?(?:[.-](?:slim|min|bundle))*\.(?:m?js|css)$/i.exec(file);
   const name = named?.[1] ?? (file || bare);
   return { name, ...(named?.[2] ? { version: named[2] } : {}) };
+}
+
+/** The path of a file within its package, where its address tells. */
+export function pathInPackage(url: string): string | undefined {
+  return readAddress(url).path;
 }
 
 /** A library that is loaded from elsewhere, brought along if the project has its package. */
@@ -55,7 +77,7 @@ export function bringInstalled(
   // Another major version is another library: its calls may have changed.
   if (!found || !path || found.version.split('.')[0] !== version?.split('.')[0]) return undefined;
   const place = shelf.add(path.slice(path.lastIndexOf('/') + 1), found.bytes);
-  return { name, version: found.version, [part]: place };
+  return toLibrary(name, found.version, part, place);
 }
 
 /**
@@ -71,8 +93,11 @@ export function withGiven(
   const first: Library[] = [];
   for (const { name, version, part, from } of given) {
     const address = typeof from === 'string' ? from : shelf.add(from.fileName, from.bytes);
-    const library = { name, ...(version ? { version } : {}), [part]: address };
-    const index = all.findIndex((one) => one.name === name && one[part] !== undefined);
+    // What the script imports by that name is a module, whatever its file looks like.
+    const isModule = part === 'script' && all.some((one) => one.name === name && one.module);
+    const key = isModule ? 'module' : part;
+    const library = toLibrary(name, version, key, address);
+    const index = all.findIndex((one) => one.name === name && one[key] !== undefined);
     if (index < 0) first.push(library);
     else all[index] = library;
   }

@@ -1,0 +1,99 @@
+import { type Program, parse } from 'acorn';
+import { importsOf } from '../../compile/script/module-imports.ts';
+import type { Library } from '../../model/mould.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { type Edit, withEdits } from '../../text/edits.ts';
+import { libraryOf, pathInPackage } from '../library/library.ts';
+import type { AssetShelf } from './local-files.ts';
+
+/** What a script of modules becomes: one that imports libraries by their names. */
+export interface ModuleScript {
+  readonly script: string;
+  readonly libraries: readonly Library[];
+  readonly findings: readonly Finding[];
+}
+
+/** Names and beginnings of names, and the addresses they stand for (HTML Standard, 8.1.6.2). */
+export type ImportMap = Readonly<Record<string, string>>;
+
+/**
+ * Makes libraries of what a script imports. In the script only the addresses change: each becomes
+ * the name of the library it was, so that another version is a change of `mould.json` alone.
+ *
+ * @param file the script's piece, for files that lie beside it
+ */
+export function importLibraries(
+  script: string,
+  importMap: ImportMap,
+  shelf: AssetShelf,
+  file: string,
+): ModuleScript {
+  const program = /\bimport\b/.test(script) ? tryParse(script) : undefined;
+  if (!program) return { script, libraries: [], findings: [] };
+  const libraries: Library[] = [];
+  const findings: Finding[] = [];
+  const edits = importsOf(program, script).flatMap(({ from, fromStart, fromEnd }): Edit[] => {
+    const mapped = addressIn(importMap, from);
+    const address = shelf.bring(file, mapped ?? from) ?? mapped ?? from;
+    // A bare name that no map knows has no address yet; the compiler tells of it.
+    if (!/^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/|assets\/)/i.test(address)) return [];
+    const known = libraries.find(({ module }) => module === address);
+    const name = known?.name ?? freeName(libraries, mapped === undefined ? address : from);
+    if (!known) {
+      libraries.push({ ...libraryOf(address, 'module'), name });
+      const code = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(address)
+        ? 'snippet/remote-file'
+        : 'snippet/local-file';
+      if (!address.startsWith('assets/')) findings.push(finding(code, { url: address }, { file }));
+    }
+    return [{ start: fromStart, end: fromEnd, text: `'${name}'` }];
+  });
+  return {
+    script: withEdits(script, { start: 0, end: script.length }, edits),
+    libraries,
+    findings,
+  };
+}
+
+function tryParse(script: string): Program | undefined {
+  try {
+    return parse(script, { ecmaVersion: 'latest', sourceType: 'module', allowHashBang: true });
+  } catch {
+    return undefined;
+  }
+}
+
+/** What a map gives for a name: its own address, or that of the longest beginning it knows. */
+function addressIn(map: ImportMap, from: string): string | undefined {
+  if (Object.hasOwn(map, from)) return map[from];
+  const beginnings = Object.keys(map).filter((key) => key.endsWith('/') && from.startsWith(key));
+  const [longest] = beginnings.sort((a, b) => b.length - a.length);
+  return longest === undefined ? undefined : `${map[longest]}${from.slice(longest.length)}`;
+}
+
+/** The name of a library, with its path in the package where two files of one are imported. */
+function freeName(libraries: readonly Library[], address: string): string {
+  const { name } =
+    /^[\w@][\w@/.-]*$/.test(address) && !address.startsWith('assets/')
+      ? { name: address }
+      : libraryOf(address, 'module');
+  const isTaken = (one: string) => libraries.some((library) => library.name === one);
+  if (!isTaken(name)) return name;
+  const longer = `${name}/${pathInPackage(address) ?? ''}`.replace(/\/$/, '');
+  let free = longer;
+  for (let number = 2; isTaken(free); number += 1) free = `${longer}-${number}`;
+  return free;
+}
+
+/** Reads an import map; a map that is no JSON gives no names, as in browsers. */
+export function readImportMap(text: string): ImportMap {
+  try {
+    const { imports } = JSON.parse(text) as { imports?: Record<string, unknown> };
+    const entries = Object.entries(imports ?? {});
+    return Object.fromEntries(
+      entries.filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
+    );
+  } catch {
+    return {};
+  }
+}

@@ -1,0 +1,69 @@
+import type { ImportDeclaration, Program } from 'acorn';
+import type { Edit } from '../../text/edits.ts';
+
+/** An import statement of a script, and the statement that does the same inside a function. */
+export interface ModuleImport {
+  readonly start: number;
+  readonly end: number;
+  /** What it imports from, as written between the quotes. */
+  readonly from: string;
+  /** Where that stands, quotes included. */
+  readonly fromStart: number;
+  readonly fromEnd: number;
+  /** @param address what to import from instead */
+  readonly asCall: (address: string) => string;
+}
+
+/** The import statements of a module, in order (ECMAScript, 16.2.2). */
+export function importsOf(program: Program, script: string): ModuleImport[] {
+  return program.body.flatMap((statement): ModuleImport[] => {
+    if (statement.type !== 'ImportDeclaration') return [];
+    const { start, end, source } = statement;
+    return [
+      {
+        ...{ start, end, fromStart: source.start, fromEnd: source.end },
+        from: String(source.value),
+        asCall: (address) => {
+          const lines = script.slice(start, end).match(/\n/g) ?? [];
+          return toCall(statement, address) + lines.join('');
+        },
+      },
+    ];
+  });
+}
+
+/** `import { a as b } from 'x'` as `const { a: b } = await import('x');`. */
+function toCall(statement: ImportDeclaration, address: string): string {
+  const options = statement.attributes.map(
+    ({ key, value }) => `${nameOf(key)}: ${JSON.stringify(value.value)}`,
+  );
+  const more = options.length > 0 ? `, { with: { ${options.join(', ')} } }` : '';
+  const call = `await import(${JSON.stringify(address)}${more});`;
+  const names: string[] = [];
+  let whole: string | undefined;
+  for (const one of statement.specifiers) {
+    if (one.type === 'ImportNamespaceSpecifier') whole = one.local.name;
+    else {
+      const imported = one.type === 'ImportSpecifier' ? nameOf(one.imported) : 'default';
+      names.push(imported === one.local.name ? imported : `${imported}: ${one.local.name}`);
+    }
+  }
+  const picked = names.length > 0 ? `const { ${names.join(', ')} } = ` : '';
+  if (whole === undefined) return picked + call;
+  return `const ${whole} = ${call}${picked ? ` ${picked}${whole};` : ''}`;
+}
+
+function nameOf(node: { type: string; name?: string; value?: unknown }): string {
+  return node.type === 'Identifier' ? (node.name ?? '') : JSON.stringify(node.value);
+}
+
+/** Edits that put calls in the place of import statements. */
+export function asCalls(
+  imports: readonly ModuleImport[],
+  addressOf: (from: string) => string,
+): Edit[] {
+  return imports.map(({ start, end, from, asCall }) => ({
+    ...{ start, end },
+    text: asCall(addressOf(from)),
+  }));
+}

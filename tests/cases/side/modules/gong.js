@@ -1,0 +1,4 @@
+export function ring(gong) {
+  gong.classList.add('gong--rung');
+  gong.querySelector('b').textContent = '1';
+}
