@@ -1,9 +1,11 @@
-// What import costs next to the bare parsers on the same input, and how it grows with the input.
+// What import costs, alone and with the check of what it made, next to the bare parsers on the same
+// input, and how it grows with the input.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { parseFragment } from 'parse5';
 import { Bench } from 'tinybench';
+import { checkMould } from '../dist/core/author/check/check-mould.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
 
 const rule = (n) =>
@@ -31,11 +33,13 @@ for (const [name, { style, markup, script }] of Object.entries(inputs)) {
     parseScript(script, { ecmaVersion: 'latest' });
   });
   bench.add('import', () => importSnippet([{ name: 'a.html', text }]));
+  bench.add('import and check', () => checkMould(importSnippet([{ name: 'a.html', text }]).mould));
   await bench.run();
-  const [parsers, imported] = bench.tasks.map(({ result }) => result.latency.p50);
+  const [parsers, imported, checked] = bench.tasks.map(({ result }) => result.latency.p50);
   results[name] = {
     kB: Math.round(text.length / 1000),
     toParsers: Number((imported / parsers).toPrecision(3)),
+    checkedToParsers: Number((checked / parsers).toPrecision(3)),
     importMs: Number(imported.toPrecision(3)),
   };
 }

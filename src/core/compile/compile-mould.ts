@@ -15,6 +15,7 @@ import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
+import { parseSources } from './parse-sources.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { moduleAddress, wrapScript } from './script/wrap-script.ts';
 import { compileStyle } from './style/compile-style.ts';
@@ -44,14 +45,20 @@ export interface CompiledMould {
   write(values: CheckedValues, id: string): string;
 }
 
-/** Compiles a mould once for any number of casts. Never throws on what the mould holds. */
-export function compileMould(mould: Mould): CompiledMould {
+/**
+ * Compiles a mould once for any number of casts. Never throws on what the mould holds.
+ *
+ * @param parsed its sources, where they have been parsed before
+ */
+export function compileMould(mould: Mould, parsed = parseSources(mould)): CompiledMould {
   const { manifest, manifestText, template, style, script } = mould;
   const { name, libraries = [] } = manifest;
   const { placeOf, fields } = fieldsOf(manifest, manifestText);
   const { root } = fields;
   const usedProperties = propertiesNamedIn(template, style, script);
-  const styles = compileStyle({ mouldName: name, style, root, usedProperties, placeOf });
+  const styles = compileStyle({
+    ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
+  });
   const templateFindings: Finding[] = [];
   const binder: Binder = {
     ...{ root, source: template, usedProperties, addressed: new Set() },
@@ -63,8 +70,8 @@ export function compileMould(mould: Mould): CompiledMould {
     .join('');
   const rootAttributes = (id: string) => ` data-mould="${name}" data-cast="${id}"${page}`;
   const needsWrapper = styles.stylesPage || page !== '';
-  const compiled = compileTemplate(binder, rootAttributes, needsWrapper);
-  const read = readScript(script);
+  const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
+  const read = readScript(script, parsed.script);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),

@@ -1,4 +1,5 @@
 import { type CompiledMould, compileMould } from '../../compile/compile-mould.ts';
+import { parseSources } from '../../compile/parse-sources.ts';
 import type { Mould } from '../../model/mould.ts';
 import type { Finding } from '../../problem/finding.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
@@ -50,8 +51,9 @@ export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
 }
 
 function look(mould: Mould, { host }: CheckOptions): Flaw[] {
-  const compiled = compileMould(mould);
-  const subject = readSubject(mould, compiled.root, host);
+  const parsed = parseSources(mould);
+  const compiled = compileMould(mould, parsed);
+  const subject = readSubject(mould, parsed, compiled.root, host);
   const flaws = checks.flatMap((check) => check(subject));
   return [...compilerFlaws(compiled, flaws), ...flaws];
 }

@@ -1,7 +1,8 @@
-import { type Options, type Pattern, type Program, parse } from 'acorn';
+import type { Pattern, Program } from 'acorn';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { importsOf, type ModuleImport } from './module-imports.ts';
+import { parseScript } from './parse-script.ts';
 
 /** What a cast has to know of a mould's script. */
 export interface ScriptRead {
@@ -17,36 +18,26 @@ export interface ScriptRead {
   readonly findings: readonly Finding[];
 }
 
-const options: Options = { ecmaVersion: 'latest', allowHashBang: true };
-
-/** Reads a script without running it. A script that is no JavaScript is reported, not thrown. */
-export function readScript(script: string): ScriptRead {
-  const nothing = { isStrict: false, usesMould: false, awaits: false, globals: [], imports: [] };
+/**
+ * Reads a script without running it. A script that is no JavaScript is reported, not thrown.
+ *
+ * @param parsed the same script, where it has been parsed before
+ */
+export function readScript(script: string, parsed = parseScript(script)): ScriptRead {
   const lines = indexLines('script.js', script);
-  const asScript = tryParse(script, { ...options, sourceType: 'script' });
-  if ('body' in asScript)
-    return { ...factsOf(asScript, script), awaits: false, imports: [], findings: [] };
-  const asModule = tryParse(script, { ...options, sourceType: 'module' });
-  if ('body' in asModule) {
-    const exporting = asModule.body.find(({ type }) => /^Export.*Declaration$/.test(type));
-    const findings = exporting
-      ? [finding('script/exports', {}, lines.placeAt(exporting.start))]
-      : [];
-    const imports = importsOf(asModule, script);
-    return { ...factsOf(asModule, script), isStrict: true, awaits: true, imports, findings };
+  if ('fault' in parsed) {
+    const nothing = { isStrict: false, usesMould: false, awaits: false, globals: [], imports: [] };
+    const place = lines.placeAt(parsed.offset);
+    const data = { what: parsed.fault };
+    return { ...nothing, findings: [finding('script/not-javascript', data, place)] };
   }
-  const what = asScript.message.replace(/ \(\d+:\d+\)$/, '').toLowerCase();
-  const place = lines.placeAt(asScript.pos);
-  return { ...nothing, findings: [finding('script/not-javascript', { what }, place)] };
-}
-
-function tryParse(script: string, how: Options): Program | { message: string; pos: number } {
-  try {
-    return parse(script, how);
-  } catch (error) {
-    const { message, pos } = error as SyntaxError & { pos?: number };
-    return { message, pos: pos ?? 0 };
-  }
+  const { program, isModule } = parsed;
+  const facts = factsOf(program, script);
+  if (!isModule) return { ...facts, awaits: false, imports: [], findings: [] };
+  const exporting = program.body.find(({ type }) => /^Export.*Declaration$/.test(type));
+  const findings = exporting ? [finding('script/exports', {}, lines.placeAt(exporting.start))] : [];
+  const imports = importsOf(program, script);
+  return { ...facts, isStrict: true, awaits: true, imports, findings };
 }
 
 function factsOf(program: Program, script: string) {

@@ -18,8 +18,9 @@ export function wrapScript(
   libraries: readonly Library[],
 ): string {
   const handlers = markup.elements
+    .filter((element) => element.carries(isHandler))
     .flatMap(({ attributes }) => attributes)
-    .filter(({ name }) => name.startsWith('on'))
+    .filter(({ name }) => isHandler(name))
     .map(({ value }) => markup.source.slice(value.start, value.end))
     .join('\n');
   const reached = read.globals.filter((name) => speaksOf(handlers, name));
@@ -60,6 +61,10 @@ export function moduleAddress(libraries: readonly Library[], from: string): stri
  */
 function endless(script: string): string {
   return script.replace(/<(?=\/script|!--)/gi, '<\\');
+}
+
+function isHandler(name: string): boolean {
+  return name.startsWith('on');
 }
 
 /** True when code speaks of a name as a name, not as the member of something. */

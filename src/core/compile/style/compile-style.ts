@@ -4,6 +4,7 @@ import { choices } from '../../model/kinds/choice.ts';
 import type { CheckedValues } from '../../model/values/check-values.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { isCssValue } from './css-value.ts';
+import type { ParsedStyle } from './parse-style.ts';
 import { declarationsOf, styledFields } from './properties.ts';
 import { castSelector, rootSelector } from './root-selector.ts';
 import { scopeStyle } from './scope-style.ts';
@@ -12,6 +13,7 @@ import { scopeStyle } from './scope-style.ts';
 export interface StyleSource {
   readonly mouldName: string;
   readonly style: string;
+  readonly parsed: ParsedStyle;
   readonly root: Field;
   /** Custom properties that style, script or markup speak of. */
   readonly usedProperties: ReadonlySet<string>;
@@ -35,8 +37,8 @@ export interface CompiledStyle {
  * of the same name that the snippet set on `:root`.
  */
 export function compileStyle(source: StyleSource): CompiledStyle {
-  const { mouldName, style, root, usedProperties } = source;
-  const scoped = scopeStyle(style, mouldName);
+  const { mouldName, style, parsed, root, usedProperties } = source;
+  const scoped = scopeStyle(style, mouldName, parsed);
   const styled = styledFields(root, usedProperties);
   const defaults = declarationsOf(styled, root.default);
   // What stood in a body keeps its margins inside; without weight, so that any rule beats it.

@@ -1,8 +1,9 @@
-import { type CssNode, keyword, parse, type Selector, type SelectorList } from 'css-tree';
+import { type CssNode, keyword, type Selector, type SelectorList } from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { insideGuard, rootSelector, withinSelector } from './root-selector.ts';
 import { resolveRem, rootSizePx } from './root-size.ts';
 
@@ -26,17 +27,13 @@ const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-s
  * - Where the page's root has a size of type, `rem` becomes the px it was there.
  * - Selectors nested in a rule are left, since their parent is under the root already.
  */
-export function scopeStyle(style: string, mouldName: string): ScopedStyle {
-  const faults: { what: string; offset: number }[] = [];
+export function scopeStyle(
+  style: string,
+  mouldName: string,
+  parsed: ParsedStyle = parseStyle(style),
+): ScopedStyle {
+  const { tree, faults } = parsed;
   const lines = indexLines('style.css', style);
-  const tree = parse(style, {
-    positions: true,
-    parseValue: false,
-    parseAtrulePrelude: false,
-    onParseError: ({ message, offset }) => {
-      faults.push({ what: message.replace(/\.$/, '').toLowerCase(), offset });
-    },
-  });
   const edits = new MagicString(style);
   const scoper = new Scoper(edits, style, mouldName);
   scoper.visit(tree);

@@ -13,7 +13,7 @@ import type { Block } from './block.ts';
 import type { Hole } from './hole.ts';
 import { compileLinkAttributes, linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
-import type { Attribute, Element } from './markup.ts';
+import { type Attribute, type Element, isBinding } from './markup.ts';
 import { joined, type Write } from './scope.ts';
 import { toHtmlText } from './sink.ts';
 
@@ -37,6 +37,7 @@ export function markAttributes(setting: AttributeSetting, element: Element): Mar
     const tags = [element.startTag, ...(element.endTag ? [element.endTag] : [])];
     return tags.map((tag) => ({ ...tag, write: '' }));
   }
+  if (!block && !element.carries(isBinding)) return [];
   const marks = element.attributes.flatMap((attribute) => {
     if (attribute.name.startsWith('km-')) return [markBinding(binder, attribute)];
     return attribute.name === 'style' ? [] : markAttribute(setting, element, attribute);

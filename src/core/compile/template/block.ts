@@ -41,6 +41,7 @@ export function blockAt(blocks: readonly Block[], offset: number): Block | undef
 export function findBlocks(binder: Binder, markup: Markup): Block[] {
   const blocks: Block[] = [];
   for (const element of markup.elements) {
+    if (!element.carries((name) => name === 'km-each' || name === 'km-when')) continue;
     const each = element.attributes.find((one) => one.name === 'km-each');
     const when = element.attributes.find((one) => one.name === 'km-when');
     const outer = blockAt(blocks, element.start);

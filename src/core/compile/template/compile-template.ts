@@ -7,6 +7,7 @@ import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
 import { type Mark, writeMarked } from './mark.ts';
 import { type Element, type Markup, readMarkup } from './markup.ts';
+import type { ParsedTemplate } from './parse-template.ts';
 import type { Scope, Write } from './scope.ts';
 
 /** A template compiled: a function of a scope that only joins strings. */
@@ -26,9 +27,10 @@ export function compileTemplate(
   binder: Binder,
   rootAttributes: (id: string) => string,
   needsWrapper: boolean,
+  parsed: ParsedTemplate,
 ): CompiledTemplate {
   const { source } = binder;
-  const markup = readMarkup(source);
+  const markup = readMarkup(source, parsed);
   const blocks = findBlocks(binder, markup);
   const holes = findHoles(source);
   const marks = markup.elements.flatMap((element) => {

@@ -1,5 +1,6 @@
-import { type DefaultTreeAdapterTypes, html, parseFragment, type Token } from 'parse5';
+import { type DefaultTreeAdapterTypes, html, type Token } from 'parse5';
 import type { Range } from '../../text/edits.ts';
+import { parseTemplate } from './parse-template.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 
@@ -22,6 +23,13 @@ export interface Element extends Range {
   readonly endTag: Range | undefined;
   readonly attributes: readonly Attribute[];
   readonly parent: Element | undefined;
+  /** True when one of its attributes is as asked; quicker than to look where they stand. */
+  carries(isAsked: (name: string, value: string) => boolean): boolean;
+}
+
+/** True for an attribute that binds its element, or holds a binding. */
+export function isBinding(name: string, value: string): boolean {
+  return name.startsWith('km-') || value.includes('{~');
 }
 
 /** A template read: its elements in source order, and where no binding may stand. */
@@ -38,19 +46,14 @@ export interface Markup {
   readonly breaksOff: boolean;
 }
 
-/** Parse errors of a source that ends inside something (HTML Standard, 13.2.2). */
-const breakingOff = /^eof-(?:in-(?:tag|comment|doctype|cdata)|before-tag-name)$/;
-
-/** Reads a fragment of HTML as a browser does (HTML Standard, 13.4), offsets kept. */
-export function readMarkup(source: string): Markup {
-  let breaksOff = false;
-  const fragment = parseFragment(source, {
-    sourceCodeLocationInfo: true,
-    onParseError: ({ code }) => {
-      if (breakingOff.test(code)) breaksOff = true;
-    },
-  });
-  const open = findOpen(source, fragment.childNodes);
+/**
+ * Reads a fragment of HTML as a browser does (HTML Standard, 13.4), offsets kept.
+ *
+ * @param parsed the same source, where it has been parsed before
+ */
+export function readMarkup(source: string, parsed = parseTemplate(source)): Markup {
+  const { nodes, breaksOff } = parsed;
+  const open = findOpen(source, nodes);
   const elements: Element[] = [];
   const comments: Range[] = [];
   // By a stack of our own: a template may nest deeper than calls can.
@@ -58,7 +61,7 @@ export function readMarkup(source: string): Markup {
   const wait = (nodes: readonly Node[], parent: Element | undefined) => {
     for (const node of nodes) waiting.push({ node, parent });
   };
-  wait(fragment.childNodes, undefined);
+  wait(nodes, undefined);
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     const { node, parent } = next;
     const location = node.sourceCodeLocation;
@@ -72,7 +75,7 @@ export function readMarkup(source: string): Markup {
     }
   }
   elements.sort((a, b) => a.start - b.start);
-  const topLevel = singleTopLevel(fragment.childNodes, elements);
+  const topLevel = singleTopLevel(nodes, elements);
   const starts = open.map((node) => node.sourceCodeLocation?.startOffset);
   const openAtEnd = starts.flatMap((start) => elements.find((one) => one.start === start) ?? []);
   return { source, elements, comments, topLevel, openAtEnd, breaksOff };
@@ -110,22 +113,64 @@ function elementOf(
   end = location.endOffset,
 ): Element | undefined {
   if (!location.startTag) return undefined;
-  const attributes = Object.entries(location.attrs ?? {}).map(([name, at]) =>
-    locateAttribute(source, name, { start: at.startOffset, end: at.endOffset }),
-  );
-  return {
-    name: node.tagName,
-    isHtml: node.namespaceURI === html.NS.HTML,
-    start: location.startOffset,
-    end,
-    startTag: { start: location.startTag.startOffset, end: location.startTag.endOffset },
-    endTag: location.endTag && {
-      start: location.endTag.startOffset,
-      end: location.endTag.endOffset,
-    },
-    attributes: attributes.sort((a, b) => a.start - b.start),
-    parent,
-  };
+  return new SourceElement(source, node, location, parent, end);
+}
+
+/** An element that looks its attributes up when it is asked for them: few ever are. */
+class SourceElement implements Element {
+  readonly end: number;
+  readonly parent: Element | undefined;
+  private readonly source: string;
+  private readonly node: DefaultTreeAdapterTypes.Element;
+  private readonly location: Token.ElementLocation;
+
+  constructor(
+    source: string,
+    node: DefaultTreeAdapterTypes.Element,
+    location: Token.ElementLocation,
+    parent: Element | undefined,
+    end: number,
+  ) {
+    this.source = source;
+    this.node = node;
+    this.location = location;
+    this.parent = parent;
+    this.end = end;
+  }
+
+  get name(): string {
+    return this.node.tagName;
+  }
+
+  get isHtml(): boolean {
+    return this.node.namespaceURI === html.NS.HTML;
+  }
+
+  get start(): number {
+    return this.location.startOffset;
+  }
+
+  get startTag(): Range {
+    return toRange(this.location.startTag ?? this.location);
+  }
+
+  get endTag(): Range | undefined {
+    return this.location.endTag && toRange(this.location.endTag);
+  }
+
+  get attributes(): readonly Attribute[] {
+    return Object.entries(this.location.attrs ?? {})
+      .map(([name, at]) => locateAttribute(this.source, name, toRange(at)))
+      .sort((a, b) => a.start - b.start);
+  }
+
+  carries(isAsked: (name: string, value: string) => boolean): boolean {
+    return this.node.attrs.some(({ name, value }) => isAsked(name, value));
+  }
+}
+
+function toRange({ startOffset, endOffset }: Token.Location): Range {
+  return { start: startOffset, end: endOffset };
 }
 
 /** An attribute by the stretch it stands in, its value found behind the equals sign. */

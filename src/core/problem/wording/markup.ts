@@ -81,8 +81,8 @@ export const markupWording = {
   },
   'markup/link-outside': {
     level: 'note',
-    message: ({ id }: { id: string }) =>
-      `This link leads to #${id}, which is not in the widget; it works where the page has it.`,
+    message: ({ id, count }: { id: string; count: number }) =>
+      `This link leads to #${id}, which is not in the widget${count > 1 ? `, as do ${count - 1} more` : ''}; it works where the page has it.`,
     mend: () => 'Bind the address to a field, so that each page can name a place of its own.',
   },
   'markup/odd-character': {

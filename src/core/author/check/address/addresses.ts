@@ -11,7 +11,8 @@ interface Address {
   readonly isLoaded: boolean;
 }
 
-const loading = new Set(['src', 'srcset', 'poster', 'data', 'background', 'xlink:href', 'action']);
+/** Attributes by which an element loads what they name. */
+const loading = ['src', 'srcset', 'poster', 'data', 'background', 'xlink:href', 'action'];
 
 /** Addresses without protection on their way: a secure page does not load them. */
 export const insecure: Check = (subject) => {
@@ -67,16 +68,12 @@ function hostOf(url: string): string | undefined {
 
 function addressesOf({ markup, style, script }: Subject): Address[] {
   const found: Address[] = [];
-  for (const element of markup.elements) {
-    for (const { name, value } of element.node.attrs) {
-      const isLink = name === 'href';
-      if ((!isLink && !loading.has(name)) || isBound(value)) continue;
-      const isLoaded = !isLink || element.name === 'link' || !element.isHtml;
-      const at = attributeStart(element, name);
-      const urls =
-        name === 'srcset' ? value.split(/,\s+/).map((one) => one.trim()) : [value.trim()];
-      for (const url of urls) found.push({ url, source: markup, at, isLoaded });
-    }
+  for (const { element, name, value } of markup.having('href', ...loading)) {
+    if (isBound(value) || (!/^(?:https?:)?\/\//im.test(value) && name !== 'srcset')) continue;
+    const isLoaded = name !== 'href' || element.name === 'link' || !element.isHtml;
+    const at = attributeStart(element, name);
+    const urls = name === 'srcset' ? value.split(/,\s+/) : [value];
+    for (const url of urls) found.push({ url: url.trim(), source: markup, at, isLoaded });
   }
   for (const { index, 1: quoted, 2: bare } of style.text.matchAll(
     /url\(\s*(?:["']([^"']*)["']|([^"')\s]+))\s*\)/gi,

@@ -15,7 +15,9 @@ export const missingLibraries: Check = (subject) => {
     }),
   );
   return knownLibraries.flatMap(({ name, globals }): Flaw[] => {
-    const used = globals.find((one) => script.freeNames.has(one) && !asked.has(one));
+    const used = globals.find(
+      (one) => script.text.includes(one) && !asked.has(one) && script.isFree(one),
+    );
     if (used === undefined || isLoaded(subject, name, used)) return [];
     const first = script.of('Identifier').find(({ node }) => node.name === used);
     return [flaw(script, first?.node.start ?? 0, 'library/missing', { name, used })];

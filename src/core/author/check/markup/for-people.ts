@@ -9,7 +9,7 @@ import {
 
 /** Pictures that say nothing to who does not see them. */
 export const noAlt: Check = ({ markup }) =>
-  markup.elements.flatMap((element): Flaw[] => {
+  markup.named('img', 'input', 'area').flatMap((element): Flaw[] => {
     const { name, isHtml } = element;
     const isPicture =
       name === 'img' ||
@@ -36,9 +36,9 @@ function isNamed(element: MarkupElement): boolean {
 
 /** Headings whose rank is fixed, though each page has its own order. */
 export const headingRank: Check = ({ markup }) => {
-  const fixed = markup.elements.filter(
-    (one) => one.isHtml && /^h[1-6]$/.test(one.name) && attributeOf(one, 'km-as') === undefined,
-  );
+  const fixed = markup
+    .named('h1', 'h2', 'h3', 'h4', 'h5', 'h6')
+    .filter((one) => one.isHtml && attributeOf(one, 'km-as') === undefined);
   const [first] = fixed;
   if (!first) return [];
   const ranks = [...new Set(fixed.map(({ name }) => name))].sort().join(', ');
@@ -47,7 +47,7 @@ export const headingRank: Check = ({ markup }) => {
 
 /** Links to a new tab that leave the page within its reach. */
 export const newTab: Check = ({ markup }) =>
-  markup.elements.flatMap((element): Flaw[] => {
+  markup.having('target').flatMap(({ element }): Flaw[] => {
     const { name, startTag } = element;
     if (!['a', 'area', 'form'].includes(name)) return [];
     if (attributeOf(element, 'target')?.toLowerCase() !== '_blank') return [];

@@ -4,11 +4,9 @@ import { attributeStart } from '../subject/markup-source.ts';
 
 /** Code in event attributes: works, but not where a page forbids it; one note for all. */
 export const inlineHandlers: Check = ({ markup, script }) => {
-  const handlers = markup.elements.flatMap((element) =>
-    element.node.attrs
-      .filter(({ name }) => /^on[a-z]+$/.test(name))
-      .map(({ name, value }) => ({ name, value, at: attributeStart(element, name) })),
-  );
+  const handlers = markup
+    .having(...markup.attributes.filter((name) => /^on[a-z]+$/.test(name)))
+    .map(({ element, name, value }) => ({ name, value, at: attributeStart(element, name) }));
   const [first] = handlers;
   if (!first) return [];
   const data = { name: first.name, count: handlers.length };
@@ -19,7 +17,7 @@ export const inlineHandlers: Check = ({ markup, script }) => {
   });
   for (const { value, at } of handlers) {
     for (const [, called = ''] of value.matchAll(/(?<![\w$.])([A-Za-z_$][\w$]*)\s*\(/g)) {
-      if (script.words.has(called)) continue;
+      if (script.count(called) > 0) continue;
       const near = nearestName(called, known);
       if (near) flaws.push(flaw(markup, at, 'markup/unknown-handler', { name: called, near }));
     }

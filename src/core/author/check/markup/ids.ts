@@ -7,6 +7,7 @@ import {
   type MarkupElement,
   type MarkupSource,
 } from '../subject/markup-source.ts';
+import type { Subject } from '../subject/subject.ts';
 
 /** Ids that more than one element has, or gets from `km-each`. */
 export const sameIds: Check = ({ markup }) =>
@@ -29,42 +30,62 @@ function isRepeated(element: MarkupElement): boolean {
 }
 
 /** Attributes that name elements by their ids (HTML Standard, 2.6; WAI-ARIA 1.2, 6.6). */
-const references = new Set([
+const references = [
   ...['for', 'list', 'form', 'headers', 'popovertarget', 'commandfor', 'itemref'],
   ...['aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns', 'aria-details'],
   ...['aria-activedescendant', 'aria-errormessage', 'aria-flowto'],
-]);
+];
 
 /** References to ids that no element has. */
-export const deadReferences: Check = ({ markup, script }) => {
+export const deadReferences: Check = (subject) => {
+  const { markup } = subject;
   const known = knownIds(markup);
-  const isMade = (id: string) =>
-    [...id.matchAll(/[A-Za-z_][\w-]*/g)].every(([word]) => script.words.has(word));
-  return markup.elements.flatMap((element) =>
-    element.node.attrs.flatMap(({ name, value }): Flaw[] => {
-      if (isBound(value)) return [];
-      const isLink = name === 'href' && value.startsWith('#') && value.length > 1;
-      const isMap = name === 'usemap' && value.startsWith('#');
-      if (!references.has(name) && !isLink && !isMap) return [];
-      const ids = isLink || isMap ? [value.slice(1)] : value.split(/\s+/);
-      return ids.flatMap((id) => {
-        if (id === '' || known.has(id) || isMade(id)) return [];
-        // `#top` is the top of a page that has no such id (HTML Standard, 7.4.6.4).
-        if (isLink && /^(?:top|\/.*|!.*)$/i.test(id)) return [];
+  const isDead = (id: string) => id !== '' && !known.has(id) && !isMade(subject, id);
+  const named = markup.having(...references).flatMap(({ element, name, value }): Flaw[] => {
+    if (isBound(value)) return [];
+    return value
+      .split(/\s+/)
+      .filter(isDead)
+      .map((id) => {
         const near = nearSlip(id, [...known]);
-        const at = attributeStart(element, name);
-        // A page has parts of its own to link to, so only a near miss is plainly a slip.
-        if (isLink && near === undefined) return [flaw(markup, at, 'markup/link-outside', { id })];
-        return [flaw(markup, at, 'markup/dead-reference', { name, id, near })];
+        return flaw(markup, attributeStart(element, name), 'markup/dead-reference', {
+          name,
+          id,
+          near,
+        });
       });
-    }),
-  );
+  });
+  const outside: { id: string; at: number }[] = [];
+  const linked = markup.having('href', 'usemap').flatMap(({ element, name, value }): Flaw[] => {
+    const id = value.slice(1);
+    if (!value.startsWith('#') || isBound(value) || !isDead(id)) return [];
+    // `#top` is the top of a page that has no such id (HTML Standard, 7.4.6.4).
+    if (name === 'href' && /^(?:top|\/.*|!.*)$/i.test(id)) return [];
+    const near = nearSlip(id, [...known]);
+    const at = attributeStart(element, name);
+    // A page has parts of its own to link to, so only a near miss is plainly a slip.
+    if (near === undefined) {
+      outside.push({ id, at });
+      return [];
+    }
+    return [flaw(markup, at, 'markup/dead-reference', { name, id, near })];
+  });
+  const [first] = outside;
+  if (!first) return [...named, ...linked];
+  const data = { id: first.id, count: outside.length };
+  return [...named, ...linked, flaw(markup, first.at, 'markup/link-outside', data)];
 };
+
+/** True where all words of an id are in the script, which may well make it. */
+function isMade({ script }: Subject, id: string): boolean {
+  const words = id.match(/[A-Za-z_][\w-]*/g) ?? [];
+  return words.length > 0 && words.every((word) => script.count(word) > 0);
+}
 
 function knownIds(markup: MarkupSource): Set<string> {
   const known = new Set(markup.ids.keys());
-  for (const element of markup.elements) {
-    const name = element.name === 'map' || element.name === 'a' ? attributeOf(element, 'name') : '';
+  for (const element of markup.named('map', 'a')) {
+    const name = attributeOf(element, 'name');
     if (name) known.add(name);
   }
   return known;

@@ -7,6 +7,7 @@ import type { LostTag, MarkupElement, MarkupSource } from '../subject/markup-sou
  */
 export function lateEnds({ elements, lostTags }: MarkupSource): Map<LostTag, MarkupElement> {
   const late = new Map<LostTag, MarkupElement>();
+  if (lostTags.length === 0) return late;
   const open = elements.filter(({ endTag }) => !endTag).sort((a, b) => a.end - b.end);
   const waiting = new Map<string, MarkupElement[]>();
   let seen = 0;

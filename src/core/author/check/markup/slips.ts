@@ -1,11 +1,12 @@
 import type { Edit } from '../../../text/edits.ts';
 import { type Check, type Flaw, flaw } from '../check.ts';
 import { calledOdd, oddCharacters, plainFor } from '../odd-characters.ts';
-import { isBound, textOf } from '../subject/markup-source.ts';
+import { attributeStart, isBound } from '../subject/markup-source.ts';
 
 /** Curly quotes and odd blanks inside tags, where they become part of names and values. */
-export const oddInTags: Check = ({ markup }) =>
-  markup.elements.flatMap(({ startTag: { start, end } }): Flaw[] => {
+export const oddInTags: Check = ({ markup }) => {
+  if (markup.text.search(oddCharacters) < 0) return [];
+  return markup.elements.flatMap(({ startTag: { start, end } }): Flaw[] => {
     const tag = markup.text.slice(start, end);
     if (tag.search(oddCharacters) < 0) return [];
     const bare = tag.replace(/=\s*(?:"[^"]*"|'[^']*')/g, (whole) => ' '.repeat(whole.length));
@@ -20,6 +21,7 @@ export const oddInTags: Check = ({ markup }) =>
       flaw(markup, first.start, 'markup/odd-character', { called, count: edits.length }, edits),
     ];
   });
+};
 
 /** Words that snippets are published with, for whoever takes them to write over. */
 const placeholders: readonly RegExp[] = [
@@ -38,46 +40,37 @@ const filler = /\blorem ipsum\b/i;
 
 /** What the author of a snippet left for others to fill in. */
 export const placeholdersLeft: Check = ({ markup, script }) => {
-  const texts: { text: string; at: number }[] = [];
-  for (const { node, start } of markup.elements) {
-    for (const { name, value } of node.attrs) {
-      const at = node.sourceCodeLocation?.attrs?.[name]?.startOffset ?? start;
-      if (name !== 'placeholder' && !isBound(value)) texts.push({ text: value, at });
-    }
-  }
-  const bare = withoutTags(markup.text);
-  const found = texts.flatMap(({ text, at }) => placeholderIn(text).map((word) => ({ word, at })));
-  for (const pattern of placeholders) {
-    for (const match of bare.matchAll(new RegExp(pattern, `${pattern.flags}g`))) {
-      found.push({ word: match[0], at: match.index });
-    }
-  }
-  const inMarkup = found.map(({ word, at }) => flaw(markup, at, 'markup/placeholder', { word }));
-  const literals = [...script.of('Literal'), ...script.of('TemplateElement')];
-  const inScript = literals.flatMap(({ node }) => {
-    const raw = script.text.slice(node.start, node.end);
-    return placeholderIn(raw).map((word) =>
-      flaw(script, node.start, 'script/placeholder', { word }),
+  // Each is looked for in all of the text first: most templates have none.
+  const here = placeholders.filter((one) => one.test(markup.text));
+  const inAttributes = here.length === 0 ? [] : markup.having(...markup.attributes);
+  const attributes = inAttributes.flatMap(({ element, name, value }) => {
+    if (name === 'placeholder' || isBound(value)) return [];
+    const at = attributeStart(element, name);
+    return placeholderIn(value, here).map((word) =>
+      flaw(markup, at, 'markup/placeholder', { word }),
     );
   });
-  const at = bare.search(filler);
-  const isFiller =
-    at >= 0 &&
-    filler.test(
-      markup.elements
-        .map(({ node }) => textOf(node))
-        .join(' ')
-        .slice(0, 1e5),
-    );
-  return [
-    ...inMarkup,
-    ...inScript,
-    ...(isFiller ? [flaw(markup, at, 'markup/filler-text', {})] : []),
-  ];
+  const bare = here.length > 0 || filler.test(markup.text) ? withoutTags(markup.text) : '';
+  const texts = here.flatMap((pattern) =>
+    [...bare.matchAll(new RegExp(pattern, `${pattern.flags}g`))].map(({ index, 0: word }) =>
+      flaw(markup, index, 'markup/placeholder', { word }),
+    ),
+  );
+  const there = placeholders.filter((one) => one.test(script.text));
+  const literals =
+    there.length === 0 ? [] : [...script.of('Literal'), ...script.of('TemplateElement')];
+  const inScript = literals.flatMap(({ node }) =>
+    placeholderIn(script.text.slice(node.start, node.end), there).map((word) =>
+      flaw(script, node.start, 'script/placeholder', { word }),
+    ),
+  );
+  const fillerAt = bare.search(filler);
+  const fillers = fillerAt < 0 ? [] : [flaw(markup, fillerAt, 'markup/filler-text', {})];
+  return [...attributes, ...texts, ...inScript, ...fillers];
 };
 
-function placeholderIn(text: string): string[] {
-  for (const pattern of placeholders) {
+function placeholderIn(text: string, patterns: readonly RegExp[]): string[] {
+  for (const pattern of patterns) {
     const word = pattern.exec(text)?.[0];
     if (word) return [word];
   }

@@ -13,7 +13,8 @@ export const pointerOnly: Check = ({ script, markup }) => {
     return [{ event: name === 'hover' ? 'mouseenter' : name, start: node.start }];
   });
   const hover = heard.find(({ event }) => /^(?:mouseenter|mouseover|pointerenter)$/.test(event));
-  const words = [...heard.map(({ event }) => event), ...handlersOf(markup.elements)];
+  const inMarkup = markup.attributes.flatMap((name) => (/^on/.test(name) ? [name.slice(2)] : []));
+  const words = [...heard.map(({ event }) => event), ...inMarkup];
   const isTwinned = words.some((one) =>
     /^(?:click|focus|focusin|touch|pointerdown|key|toggle)/.test(one),
   );
@@ -21,11 +22,3 @@ export const pointerOnly: Check = ({ script, markup }) => {
 };
 
 const jqueryShort = new Set(['hover', 'mouseenter', 'mouseover', 'click', 'focus', 'keydown']);
-
-function handlersOf(
-  elements: readonly { node: { attrs: readonly { name: string }[] } }[],
-): string[] {
-  return elements.flatMap(({ node }) =>
-    node.attrs.flatMap(({ name }) => (name.startsWith('on') ? [name.slice(2)] : [])),
-  );
-}

@@ -119,8 +119,7 @@ export const accidentalGlobals: Check = ({ script }) => {
   const found = targets.flatMap(({ at, to }) => {
     if (to.type !== 'Identifier') return [];
     const name = to.name as string;
-    if (!script.freeNames.has(name) || script.isDeclared(name, at) || ownedByPage.has(name))
-      return [];
+    if (!script.isFree(name) || script.isDeclared(name, at) || ownedByPage.has(name)) return [];
     return [{ name, start: to.start }];
   });
   return onceEach(found, ({ name }) => name).map(({ name, start }) =>

@@ -33,7 +33,7 @@ export const unmatchedLookups: Check = ({ markup, style, script }) => {
   }
   /** True for a name that the script itself makes, or style knows of. */
   const isMade = (name: string) =>
-    (script.words.get(name) ?? 0) > (inLookups.get(name) ?? 0) ||
+    script.count(name) > (inLookups.get(name) ?? 0) ||
     style.classes.has(name) ||
     style.ids.has(name);
   const say = ({ start }: Lookup, selector: string, meant: string): Flaw =>

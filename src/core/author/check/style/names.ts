@@ -33,7 +33,7 @@ export const unmatchedRules: Check = ({ markup, style, script }) => {
     const isFree = (name: string) => !style.classes.has(name) && !style.ids.has(name);
     const free = [...own.keys()].filter(isFree);
     for (const [name, offset] of used) {
-      if (own.has(name) || script.words.has(name)) continue;
+      if (own.has(name) || script.count(name) > 0) continue;
       const near = nearSlip(name, free);
       const meant = other.has(name) ? otherMark + name : near && mark + near;
       if (meant)
@@ -46,7 +46,7 @@ export const unmatchedRules: Check = ({ markup, style, script }) => {
 /** Classes that neither style nor script speaks of; one note for all. */
 export const unusedClasses: Check = ({ markup, style, script, manifest }: Subject) => {
   const unused = [...markup.classes.keys()].filter(
-    (name) => !style.classes.has(name) && !script.words.has(name),
+    (name) => !style.classes.has(name) && script.count(name) === 0,
   );
   const [first] = unused;
   const hasSheet = manifest.libraries?.some((one) => one.style !== undefined) ?? false;

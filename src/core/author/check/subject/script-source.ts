@@ -1,5 +1,6 @@
-import { type Node, type Program, parse } from 'acorn';
+import type { Node, Program } from 'acorn';
 import { analyze, type Scope } from 'periscopic';
+import type { ParsedScript } from '../../../compile/script/parse-script.ts';
 import { type Source, toSource } from './source.ts';
 
 /** A node of a script with the node it stands in. */
@@ -18,56 +19,53 @@ export interface ScriptSource extends Source {
   readonly isStrict: boolean;
   /** Nodes by their type, in source order. */
   readonly of: (type: string) => readonly ScriptNode[];
-  /** Words of the script, by how often each stands in it. */
-  readonly words: ReadonlyMap<string, number>;
-  /** Names it speaks of and does not declare. */
-  readonly freeNames: ReadonlySet<string>;
+  /** How often a word stands in it. */
+  readonly count: (word: string) => number;
+  /** True for a name it speaks of and does not declare. */
+  readonly isFree: (name: string) => boolean;
   /** True when a name is declared by the script where a node stands. */
   readonly isDeclared: (name: string, at: ScriptNode) => boolean;
 }
 
-/** Reads a script without running it. */
-export function readScriptSource(script: string): ScriptSource {
-  const source = toSource('script', script);
+/** Reads a parsed script without running it; what nobody asks for is not worked out. */
+export function readScriptSource(script: string, parsed: ParsedScript): ScriptSource {
+  const words = once(() => countWords(script));
+  const source = { ...toSource('script', script), count: (word: string) => words().get(word) ?? 0 };
+  const unread = { of: () => [], isFree: () => false, isDeclared: () => true };
+  if ('fault' in parsed) return { ...source, ...unread, program: undefined, isStrict: false };
+  const { program, isModule } = parsed;
+  const [first] = program.body;
+  const isDirected =
+    first?.type === 'ExpressionStatement' &&
+    'directive' in first &&
+    first.directive === 'use strict';
+  const nodes = once(() => nodesByType(program));
+  const names = once(() => namesOf(program));
+  return {
+    ...{ ...source, program, isStrict: isModule || isDirected },
+    of: (type) => nodes().get(type) ?? [],
+    isFree: (name) => names()?.globals.has(name) ?? false,
+    isDeclared: (name, at) => scopeAt(names()?.map, at)?.find_owner(name) != null,
+  };
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
+function countWords(script: string): Map<string, number> {
   const words = new Map<string, number>();
   for (const [word] of script.matchAll(/[A-Za-z_][\w-]*/g)) {
     words.set(word, (words.get(word) ?? 0) + 1);
   }
-  const nothing = { of: () => [], freeNames: new Set<string>(), isDeclared: () => true };
-  const read = tryParse(script);
-  if (!read) return { ...source, ...nothing, words, program: undefined, isStrict: false };
-  const { program, isStrict } = read;
-  try {
-    return { ...source, words, program, isStrict, ...walked(program) };
-  } catch (error) {
-    // Code that a program nested deeper than calls can go is no code a person wrote.
-    if (!(error instanceof RangeError)) throw error;
-    return { ...source, ...nothing, words, program, isStrict };
-  }
+  return words;
 }
 
-function tryParse(script: string): { program: Program; isStrict: boolean } | undefined {
-  for (const sourceType of ['script', 'module'] as const) {
-    try {
-      const program = parse(script, {
-        ...{ ecmaVersion: 'latest', allowHashBang: true, sourceType },
-        // A script may stand in a function, as wrapped scripts do.
-        ...{ allowReturnOutsideFunction: true, allowAwaitOutsideFunction: true },
-      });
-      const [first] = program.body;
-      const isDirected =
-        first?.type === 'ExpressionStatement' &&
-        'directive' in first &&
-        first.directive === 'use strict';
-      return { program, isStrict: isDirected || sourceType === 'module' };
-    } catch {
-      // Not of this type.
-    }
-  }
-  return undefined;
-}
-
-function walked(program: Program): Pick<ScriptSource, 'of' | 'freeNames' | 'isDeclared'> {
+function nodesByType(program: Program): Map<string, ScriptNode[]> {
   const byType = new Map<string, ScriptNode[]>();
   const waiting: ScriptNode[] = [{ node: program as unknown as Syntax, parent: undefined }];
   for (let one = waiting.pop(); one; one = waiting.pop()) {
@@ -75,36 +73,43 @@ function walked(program: Program): Pick<ScriptSource, 'of' | 'freeNames' | 'isDe
     const list = byType.get(type);
     if (list) list.push(one);
     else byType.set(type, [one]);
-    const children = childrenOf(one.node);
-    for (let at = children.length - 1; at >= 0; at -= 1) {
-      waiting.push({ node: children[at] as Syntax, parent: one });
+    const before = waiting.length;
+    pushChildren(one, waiting);
+    // The last in is the first out, so they wait in reverse.
+    for (let low = before, high = waiting.length - 1; low < high; low += 1, high -= 1) {
+      const swapped = waiting[low] as ScriptNode;
+      waiting[low] = waiting[high] as ScriptNode;
+      waiting[high] = swapped;
     }
   }
-  const { map, globals } = analyze(program as unknown as Parameters<typeof analyze>[0]);
-  return {
-    of: (type) => byType.get(type) ?? [],
-    freeNames: new Set(globals.keys()),
-    isDeclared: (name, at) => scopeAt(map, at)?.find_owner(name) != null,
-  };
+  return byType;
 }
 
-function scopeAt(map: WeakMap<object, Scope>, at: ScriptNode): Scope | undefined {
+function pushChildren(parent: ScriptNode, waiting: ScriptNode[]): void {
+  for (const key in parent.node) {
+    const value = parent.node[key];
+    if (Array.isArray(value)) {
+      for (const one of value) if (isSyntax(one)) waiting.push({ node: one, parent });
+    } else if (isSyntax(value)) waiting.push({ node: value, parent });
+  }
+}
+
+/** The names a script declares and uses; undefined where it nests deeper than calls can go. */
+function namesOf(program: Program): ReturnType<typeof analyze> | undefined {
+  try {
+    return analyze(program as unknown as Parameters<typeof analyze>[0]);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return undefined;
+  }
+}
+
+function scopeAt(map: WeakMap<object, Scope> | undefined, at: ScriptNode): Scope | undefined {
   for (let one: ScriptNode | undefined = at; one; one = one.parent) {
-    const scope = map.get(one.node);
+    const scope = map?.get(one.node);
     if (scope) return scope;
   }
   return undefined;
-}
-
-function childrenOf(node: Syntax): Syntax[] {
-  const children: Syntax[] = [];
-  for (const key in node) {
-    const value = node[key];
-    if (Array.isArray(value)) {
-      for (const one of value) if (isSyntax(one)) children.push(one);
-    } else if (isSyntax(value)) children.push(value);
-  }
-  return children;
 }
 
 function isSyntax(value: unknown): value is Syntax {

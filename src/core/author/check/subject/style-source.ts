@@ -1,4 +1,5 @@
-import { type CssNode, generate, keyword, parse, type Rule } from 'css-tree';
+import { type CssNode, generate, keyword, type Rule } from 'css-tree';
+import type { ParsedStyle } from '../../../compile/style/parse-style.ts';
 import { type Source, toSource } from './source.ts';
 
 /** A declaration of a style sheet. */
@@ -48,8 +49,7 @@ interface Reading {
 }
 
 /** Reads a style sheet; what cannot be read of it is left out. */
-export function readStyleSource(style: string): StyleSource {
-  const tree = parse(style, { positions: true, parseValue: false, parseAtrulePrelude: false });
+export function readStyleSource(style: string, { tree }: ParsedStyle): StyleSource {
   const reading: Reading = {
     ...{ rules: [], declarations: [], atRules: [] },
     ...{ classes: new Map(), ids: new Map(), types: new Map() },

@@ -1,3 +1,4 @@
+import type { ParsedSources } from '../../../compile/parse-sources.ts';
 import type { Field } from '../../../model/field.ts';
 import type { Manifest, Mould } from '../../../model/mould.ts';
 import { type MarkupSource, readMarkupSource } from './markup-source.ts';
@@ -17,12 +18,17 @@ export interface Subject {
   readonly host: string | undefined;
 }
 
-/** Reads a mould for its checks. */
-export function readSubject(mould: Mould, root: Field, host: string | undefined): Subject {
+/** Reads a mould for its checks, from its parsed sources. */
+export function readSubject(
+  mould: Mould,
+  parsed: ParsedSources,
+  root: Field,
+  host: string | undefined,
+): Subject {
   return {
     ...{ manifest: mould.manifest, root, files: mould.files, host },
-    markup: readMarkupSource(mould.template),
-    style: readStyleSource(mould.style),
-    script: readScriptSource(mould.script),
+    markup: readMarkupSource(mould.template, parsed.template),
+    style: readStyleSource(mould.style, parsed.style),
+    script: readScriptSource(mould.script, parsed.script),
   };
 }
