@@ -194,7 +194,9 @@ describe('whatever is pasted', () => {
         const template = mould.template.replaceAll('{~~', '{~');
         const script = mould.script.replace(/^;/gm, '');
         for (const kept of [template, mould.style, script]) {
-          expect(isCutFrom(kept.replace(/\s/g, ''), text)).toBe(true);
+          // Only what runs on to the very end is given the end tag it lost.
+          const own = kept.replace(/<\/(?:script|style|textarea|title)>|\s/gi, '');
+          expect(isCutFrom(own, text)).toBe(true);
         }
         expect(mould.files['snippet/a.html']).toBe(text);
       }),

@@ -12,6 +12,7 @@ export interface ParsedPaste {
   readonly pageTags: readonly Range[];
   /** Nodes directly in the content. */
   readonly topLevel: readonly Node[];
+  readonly root: SourceElement | undefined;
   readonly head: SourceElement | undefined;
   readonly body: SourceElement | undefined;
 }
@@ -19,7 +20,7 @@ export interface ParsedPaste {
 /** Parses a paste as a whole document where it has the tags of one, else as a fragment. */
 export function parsePaste(source: string): ParsedPaste {
   const options = { sourceCodeLocationInfo: true };
-  if (/<(?:!doctype|html|head|body)\b/i.test(source)) {
+  if (/<(?:!doctype|html|head|body|title|meta|base)\b/i.test(source)) {
     const page = readPage(parse(source, options), source);
     if (page) return page;
   }
@@ -28,6 +29,7 @@ export function parsePaste(source: string): ParsedPaste {
     content: { start: 0, end: source.length },
     pageTags: [],
     topLevel: parseFragment(source, options).childNodes,
+    root: undefined,
     head: undefined,
     body: undefined,
   };
@@ -44,8 +46,12 @@ function readPage(
   // An element the source has no tag for has no location; the first that has one decides.
   const written = [root, head, body].some((one) => one.sourceCodeLocation);
   const hasDoctype = document.childNodes.some((one) => one.nodeName === '#documentType');
-  if (!written && !hasDoctype) return undefined;
-  const first = body.childNodes[0]?.sourceCodeLocation?.startOffset;
+  // What begins with parts of a head is a page whose other tags were not copied.
+  const hasHeadParts = head.childNodes.some((one) => /^(?:title|meta|base)$/.test(one.nodeName));
+  if (!written && !hasDoctype && !hasHeadParts) return undefined;
+  // What a browser moves out of a table stands before it, though it was written after.
+  const starts = body.childNodes.flatMap((one) => one.sourceCodeLocation?.startOffset ?? []);
+  const first = starts.length > 0 ? Math.min(...starts) : undefined;
   const start =
     body.sourceCodeLocation?.startTag?.endOffset ??
     head.sourceCodeLocation?.endTag?.endOffset ??
@@ -57,6 +63,7 @@ function readPage(
     content: { start, end: source.length },
     pageTags: ends.map((tag) => ({ start: tag.startOffset, end: tag.endOffset })),
     topLevel: body.childNodes,
+    root,
     head,
     body,
   };

@@ -66,6 +66,10 @@ export function splitMarkup(file: string, source: string, beside: Beside): Marku
   return new MarkupSplitter(file, source, beside).split();
 }
 
+/** Attributes of a page's elements that go to the widget's root; its language is its host's. */
+const ofRoot = /^(?:class|style|dir|data-.+)$/;
+const ofBody = /^(?:class|id|style|dir|lang|data-.+)$/;
+
 class MarkupSplitter {
   private readonly file: string;
   private readonly source: string;
@@ -111,7 +115,7 @@ class MarkupSplitter {
       scripts: inOrder(this.scripts).map(({ text }) => text),
       libraries: this.libraries,
       importMap: this.importMap,
-      page: this.bodyAttributes(),
+      page: this.pageAttributes(),
       title: this.title,
       dropped: this.dropped,
       findings: this.findings,
@@ -171,16 +175,25 @@ class MarkupSplitter {
     if (role === 'unknown') this.say('snippet/not-run', { type }, element);
     if (role !== 'script') return true;
     const src = attributeOf(element, 'src');
-    if (src !== undefined) return this.takeLibrary(element, 'script', src);
+    if (src !== undefined) {
+      if (text.trim() !== '')
+        this.drop(element, 'a script that loads another runs nothing of its own', text);
+      return this.takeLibrary(element, 'script', src);
+    }
     const inner = this.cut(element);
     if (!inner) return false;
-    this.scripts.push({ ...inner, text });
+    if (text.trim() === '') this.drop(element, 'there is nothing in it');
+    else this.scripts.push({ ...inner, text });
     return true;
   }
 
   private takeLibrary(element: SourceElement, part: LibraryPart, url: string | undefined): boolean {
     const range = this.cut(element);
-    if (!range || !url?.trim()) return true;
+    if (!range) return true;
+    if (!url?.trim()) {
+      this.drop(element, 'it names no file to load');
+      return true;
+    }
     if (this.takeLocal(element, range, part, url)) return true;
     const library = libraryOf(url.trim(), part);
     const brought = bringInstalled(library, part, this.installed, this.shelf);
@@ -239,24 +252,33 @@ class MarkupSplitter {
   }
 
   /** What style, script or a reader may count on; handlers are of the page's own life. */
-  private bodyAttributes(): Record<string, string> {
-    const { body } = this.paste;
-    const kept = body?.attrs.filter(({ name }) =>
-      /^(?:class|id|style|dir|lang|data-.+)$/.test(name),
-    );
-    if (body && kept?.length !== body.attrs.length) {
-      this.drop(body, 'a widget has no body whose events it could handle');
+  private pageAttributes(): Record<string, string> {
+    const { root, body } = this.paste;
+    const page: Record<string, string> = {};
+    for (const element of [root, body]) {
+      const kept = element?.attrs.filter(({ name }) =>
+        element === root ? ofRoot.test(name) : ofBody.test(name),
+      );
+      for (const { name, value } of kept ?? []) {
+        // Rules for html and rules for body both mean the widget's root.
+        page[name] = name === 'class' && page.class ? `${page.class} ${value}` : value;
+      }
+      const left = element?.attrs.filter((one) => !kept?.includes(one) && one.name !== 'lang');
+      if (element && left && left.length > 0) {
+        this.drop(element, 'a widget is no page, and has no events of one');
+      }
     }
-    return Object.fromEntries(kept?.map(({ name, value }) => [name, value]) ?? []);
+    return page;
   }
 
-  private drop(element: SourceElement, why: string): void {
+  /** @param content what goes with the start tag, where that is more than nothing */
+  private drop(element: SourceElement, why: string, content = ''): void {
     const at = element.sourceCodeLocation;
     if (!at) return;
     const tag = at.startTag ?? at;
     const what = this.source.slice(tag.startOffset, tag.endOffset).replace(/\s+/g, ' ');
     this.dropped.push({
-      what,
+      what: what + content,
       why,
       file: this.file,
       line: this.lines.placeAt(at.startOffset).line,

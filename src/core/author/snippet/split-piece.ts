@@ -1,5 +1,6 @@
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { closeRawText } from './close-raw-text.ts';
 import { refuseDialects } from './dialect.ts';
 import { type Language, languageOf } from './recognise.ts';
 import { type Beside, type MarkupSplit, splitMarkup } from './split-markup.ts';
@@ -44,7 +45,12 @@ function splitMarkupPiece(piece: SnippetPiece, beside: Beside, start: Place): Ma
   const { name, text, as = 'html' } = piece;
   // A pane of style or script that cannot be read is still that, unless it begins like markup.
   if (as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as);
-  const split = splitMarkup(name, text, beside);
+  const { source, added } = closeRawText(text);
+  const closed = added.map(({ name: tag, start: at }) =>
+    finding('snippet/unclosed', { tag }, indexLines(name, text).placeAt(at)),
+  );
+  const whole = splitMarkup(name, source, beside);
+  const split = { ...whole, findings: [...closed, ...whole.findings] };
   if (as === 'html') return split;
   const others = as === 'css' ? split.scripts : split.styles;
   const isInTags =

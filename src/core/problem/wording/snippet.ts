@@ -26,6 +26,13 @@ export const snippetWording = {
     message: ({ tag }: { tag: string }) =>
       `This piece came inside <${tag}> tags; the tags were left off.`,
   },
+  'snippet/unclosed': {
+    level: 'warning',
+    message: ({ tag }: { tag: string }) =>
+      `<${tag}> is never closed, so a browser takes all that comes after it for its text.`,
+    mend: ({ tag }: { tag: string }) =>
+      `It was taken to end where markup goes on; if that is wrong, write </${tag}> and import again.`,
+  },
   'snippet/other-piece': {
     level: 'note',
     message: ({ said, found }: { said: string; found: string }) =>
