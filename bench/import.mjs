@@ -26,7 +26,7 @@ const inputs = {
 const results = {};
 for (const [name, { style, markup, script }] of Object.entries(inputs)) {
   const text = `<style>\n${style}</style>\n${markup}\n<script>\n${script}</script>\n`;
-  const bench = new Bench({ time: 1500, warmupTime: 300 });
+  const bench = new Bench({ time: 1500, iterations: 8, warmupTime: 300, warmupIterations: 2 });
   bench.add('parsers', () => {
     parseFragment(text, { sourceCodeLocationInfo: true });
     parseStyle(style, { positions: true });

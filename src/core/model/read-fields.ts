@@ -7,7 +7,7 @@ import { choices } from './kinds/choice.ts';
 import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
-import { type Violation, violationOf } from './values/violation.ts';
+import { newAjv, type Violation, violationOf } from './values/violation.ts';
 
 /** Keywords that any declaration may have, whatever its kind. */
 const commonKeywords = [
@@ -63,6 +63,7 @@ interface Spot {
 class FieldReader {
   private readonly source: JsonSource;
   private readonly add: (one: Finding) => void;
+  private readonly ajv = newAjv();
 
   constructor(source: JsonSource, add: (one: Finding) => void) {
     this.source = source;
@@ -86,7 +87,7 @@ class FieldReader {
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
     try {
-      return violationOf(kind.schema(declared));
+      return violationOf(kind.schema(declared), this.ajv);
     } catch (error) {
       const what = (error as Error).message.replace(/^./, (letter) => letter.toLowerCase());
       this.say('field/wrong', { path: nameOf(spot), what }, spot);

@@ -11,10 +11,11 @@ export type Violation = (value: Json) => string | undefined;
 /**
  * Makes the check of one JSON Schema.
  *
+ * @param ajv a validator, where many schemas are made ready one after the other
  * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
  */
-export function violationOf(schema: JsonObject): Violation {
-  const validate = newAjv().compile(schema);
+export function violationOf(schema: JsonObject, ajv = newAjv()): Violation {
+  const validate = ajv.compile(schema);
   return (value) => (validate(value) ? undefined : phrase(validate.errors ?? [], schema));
 }
 
@@ -26,7 +27,7 @@ export function violationOf(schema: JsonObject): Violation {
 export function newAjv(): Ajv2020 {
   const ajv = new Ajv2020({
     ...{ strict: false, allErrors: true, verbose: true },
-    ...{ logger: false, meta: false, validateSchema: false },
+    ...{ logger: false, meta: false, validateSchema: false, addUsedSchema: false },
   });
   // The package's types describe its CommonJS form; at run time the default export is the call.
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);

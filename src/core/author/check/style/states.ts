@@ -36,6 +36,7 @@ const focusStates = /:(?:focus|focus-within|focus-visible|active|checked|target|
 
 /** What shows only under a pointer: nobody gets at it by touch or by keyboard. */
 export const hoverOnly: Check = ({ style, script }) => {
+  if (!style.text.includes(':hover')) return [];
   const twins = new Set(
     style.rules.flatMap(({ selectors }) =>
       selectors
@@ -74,7 +75,10 @@ function withoutStates(selector: string): string {
 const states = ['link', 'visited', 'hover', 'focus', 'active'];
 
 /** Colours of links that the rule for another state of theirs hides. */
-export const linkStates: Check = (subject) => [...lostHover(subject), ...overruled(subject)];
+export const linkStates: Check = (subject) =>
+  /:(?:visited|link)\b/.test(subject.style.text)
+    ? [...lostHover(subject), ...overruled(subject)]
+    : [];
 
 /** `a:hover` before `a:visited`: of equal weight, the later wins on a link once visited. */
 function lostHover({ style }: Subject): Flaw[] {

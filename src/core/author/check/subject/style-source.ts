@@ -28,6 +28,8 @@ export interface StyleRule {
 
 /** A style sheet read for its checks. */
 export interface StyleSource extends Source {
+  /** False where the parser could not read some of it. */
+  readonly isRead: boolean;
   readonly rules: readonly StyleRule[];
   readonly declarations: readonly StyleDeclaration[];
   /** At-rules by name, with where they stand. */
@@ -49,13 +51,13 @@ interface Reading {
 }
 
 /** Reads a style sheet; what cannot be read of it is left out. */
-export function readStyleSource(style: string, { tree }: ParsedStyle): StyleSource {
+export function readStyleSource(style: string, { tree, faults }: ParsedStyle): StyleSource {
   const reading: Reading = {
     ...{ rules: [], declarations: [], atRules: [] },
     ...{ classes: new Map(), ids: new Map(), types: new Map() },
   };
   visit(tree, { reading, style, conditions: [], rule: undefined, isInKeyframes: false });
-  return { ...toSource('style', style), ...reading };
+  return { ...toSource('style', style), ...reading, isRead: faults.length === 0 };
 }
 
 interface Around {
