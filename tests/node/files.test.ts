@@ -9,10 +9,11 @@ import {
 import { delimiter, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { Refusal } from '../../src/core/problem/refusal.ts';
 import { findBrowser } from '../../src/node/browser/find-browser.ts';
 import { readMould, writeMould } from '../../src/node/files/mould-folder.ts';
 import { decode } from '../../src/node/files/read-text.ts';
-import { writeNewFolder, writeWhole } from '../../src/node/files/write-safely.ts';
+import { rewriteFolder, writeNewFolder, writeWhole } from '../../src/node/files/write-safely.ts';
 import { demo, folderWith } from '../support/command.ts';
 
 describe('what is written appears whole or not at all', () => {
@@ -67,6 +68,20 @@ describe('a mould folder', () => {
     });
     const { mould } = await readMould(folder);
     expect(mould).toMatchObject({ style: '', script: '', files: {} });
+  });
+});
+
+describe('a folder is written anew', () => {
+  it('whole or not at all', async () => {
+    const folder = join(folderWith(), 'm');
+    await writeNewFolder(folder, { a: '1', 'old/b': '2' }, '');
+    // `a` cannot be a file and a folder.
+    await expect(rewriteFolder(folder, { a: '3', 'a/c': '4' }, ['old'])).rejects.toThrow(Refusal);
+    expect(readdirSync(join(folder, '..'))).toEqual(['m']);
+    expect(readFileSync(join(folder, 'a'), 'utf8')).toBe('1');
+    expect(readFileSync(join(folder, 'old/b'), 'utf8')).toBe('2');
+    await rewriteFolder(folder, { a: '3' }, ['old']);
+    expect(readdirSync(folder)).toEqual(['a']);
   });
 });
 
