@@ -36,5 +36,10 @@ terminal demo 21 'keen-mould demo'
 cp keen-mould-demo/proof/sheet.png "$out/proof-sheet.png"
 cp -r keen-mould-demo/notice-rail broken
 sed -i 's/{~heading~}/{~haeding~}/' broken/template.html
+# A paste that went through a word processor and lost a dot and a tag there.
+sed -e 's/class="call-out__what"/class=“call-out__what”/; s/<\/strong>//; s/^\.call-out__bell/call-out__bell/' \
+  "$root/demo/snippets/call-out.html" > call-out.html
+keen-mould import call-out.html > /dev/null 2>&1
+terminal check 33 'keen-mould check call-out'
 terminal finding 12 'keen-mould cast broken'
 node "$root/scripts/screenshots.mjs" keen-mould-demo "$out"

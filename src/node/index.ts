@@ -1,5 +1,11 @@
 export { findBrowser } from './browser/find-browser.ts';
-export { type MouldRead, readMould, writeMould } from './files/mould-folder.ts';
+export {
+  type MouldRead,
+  readMould,
+  readOldPaste,
+  rewriteMould,
+  writeMould,
+} from './files/mould-folder.ts';
 export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
 export type { Overflow } from './proof/page-facts.ts';
 export { type Proof, type ProofOptions, type ProofSubject, proof } from './proof/proof.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type ImportOptions, importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
 
 const bytes = Uint8Array.of(1);
 const text =
@@ -95,5 +96,28 @@ describe('libraries', () => {
       { name: 'b', script: 'https://c.example/b.js' },
     ]);
     expect(assets).toEqual(['assets/d.js']);
+  });
+});
+
+describe('web fonts', () => {
+  it('are kept as fonts, whether a link or an import asks for them', () => {
+    const sans = 'https://f.example/css2?family=Depot+Sans:wght@400;700&family=Rail%20Mono';
+    const markup = `<link href="${sans.replace('&', '&amp;')}" rel="stylesheet">
+<style>@import url('https://f.example/css?family=Signal|Depot+Sans');
+@import "own.css";
+p { font: 1em Signal }</style><p>a</p>`;
+    const { mould } = importSnippet([{ name: 'a.html', text: markup }]);
+    const signal = 'https://f.example/css?family=Signal|Depot+Sans';
+    expect(mould.manifest.fonts).toEqual([
+      { family: 'Depot Sans', style: sans },
+      { family: 'Rail Mono', style: sans },
+      { family: 'Signal', style: signal },
+    ]);
+    expect(mould.manifest.libraries).toBeUndefined();
+    expect(mould.style).toBe('@import "own.css";\np { font: 1em Signal }\n');
+    const sheets = compileMould(mould)
+      .cast()
+      .libraries.map(({ style }) => style);
+    expect(sheets).toEqual([sans, signal]);
   });
 });

@@ -83,7 +83,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     mouldStyle: styles.ofMould,
     script: script.trim() === '' ? undefined : wrapScript(script, read, compiled.markup, libraries),
     scriptNeedsValues: read.usesMould,
-    libraries,
+    libraries: [...sheetsOf(manifest), ...libraries],
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
   return {
@@ -108,6 +108,12 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
 function fieldsOf({ fields }: Manifest, manifestText: string) {
   const source = parseJson('mould.json', manifestText);
   return { placeOf: source.placeOf, fields: readFields(fields, source) };
+}
+
+/** The sheets of a mould's fonts, each once, as a page loads them. */
+function sheetsOf({ fonts = [] }: Manifest): Library[] {
+  const sheets = new Map(fonts.map(({ family, style }) => [style, { name: family, style }]));
+  return [...sheets.values()];
 }
 
 /** Names that a script imports and no library has. */

@@ -38,6 +38,19 @@ const manifestSchema = {
         },
       },
     },
+    reaches: { type: 'array', items: { type: 'string' } },
+    within: { type: 'array', items: { type: 'string' } },
+    fonts: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['family', 'style'],
+        properties: {
+          family: { type: 'string', minLength: 1 },
+          style: { type: 'string', format: 'safe-address' },
+        },
+      },
+    },
     page: {
       type: 'object',
       additionalProperties: { type: 'string' },
@@ -55,7 +68,7 @@ const manifestSchema = {
 };
 
 /** Keys of the format that this version keeps but does not act on. */
-const laterKeys = ['fonts', 'needs', 'reaches', 'within', 'slots'];
+const laterKeys = ['needs', 'slots'];
 
 /** A manifest, or what keeps the text from being one. */
 export interface ManifestRead {

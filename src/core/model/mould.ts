@@ -15,6 +15,13 @@ export interface Library {
   readonly provides?: string;
 }
 
+/** A web font a mould needs on the page. */
+export interface Font {
+  readonly family: string;
+  /** Address of the style sheet that brings it. */
+  readonly style: string;
+}
+
 /** What mould.json holds. Keys this version does not know are kept in the saved text. */
 export interface Manifest {
   readonly format: 1;
@@ -25,6 +32,11 @@ export interface Manifest {
   readonly shelf?: string;
   readonly origin?: JsonObject;
   readonly libraries?: readonly Library[];
+  readonly fonts?: readonly Font[];
+  /** Addresses elsewhere that it asks on purpose. */
+  readonly reaches?: readonly string[];
+  /** Names of what it may only stand in. */
+  readonly within?: readonly string[];
   /** Attributes that the snippet's body had, such as its class; the root carries them. */
   readonly page?: Readonly<Record<string, string>>;
   /** Viewport widths to look at, in CSS px. */

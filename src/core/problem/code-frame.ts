@@ -14,9 +14,18 @@ export function codeFrame(source: string, line: number, column: number, widthCha
   const rows: string[] = [];
   for (let number = from; number <= to; number += 1) {
     // A tab is one column in an editor's count, so it becomes one blank here.
-    const shown = (lines[number - 1] ?? '').replace(/\t/g, ' ').slice(cut, cut + widthChars);
+    const whole = (lines[number - 1] ?? '').replace(/\t/g, ' ');
+    const shown = shortened(whole, cut, widthChars);
     rows.push(`${String(number).padStart(digits)} | ${shown}`.trimEnd());
     if (number === line) rows.push(`${' '.repeat(digits)} | ${' '.repeat(column - 1 - cut)}^`);
   }
   return rows.join('\n');
+}
+
+/** A stretch of a line, with an ellipsis in place of its first or last character where more stands. */
+function shortened(line: string, start: number, widthChars: number): string {
+  const shown = line.slice(start, start + widthChars);
+  const first = start > 0 && shown !== '' ? '…' : '';
+  const last = line.length > start + widthChars ? '…' : '';
+  return first + shown.slice(first.length, shown.length - last.length) + last;
 }

@@ -2,6 +2,7 @@ import { defaultWidths, type Manifest, type Mould, namePattern } from '../../mod
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { eachOnce } from '../library/fonts.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from '../library/library.ts';
 import type { StyleCompilers } from './dialect.ts';
 import { joinScripts, tidyEnds } from './join.ts';
@@ -67,6 +68,7 @@ export function importSnippet(
   const loaded = [...splits.flatMap((split) => split.libraries), ...imported.libraries];
   const manifest = newManifest(pieces, options, {
     title: splits.find(({ title }) => title)?.title,
+    fonts: eachOnce([...splits.flatMap((split) => split.fonts), ...sheet.fonts]),
     libraries: withGiven(loaded, options.libraries ?? [], shelf),
     page: Object.assign({}, ...splits.map((split) => split.page)),
   });
@@ -97,9 +99,9 @@ function refuseEmpty(pieces: readonly SnippetPiece[]): void {
 function newManifest(
   pieces: readonly SnippetPiece[],
   options: ImportOptions,
-  read: Required<Pick<Manifest, 'libraries' | 'page'>> & { title: string | undefined },
+  read: Required<Pick<Manifest, 'libraries' | 'fonts' | 'page'>> & { title: string | undefined },
 ): Manifest {
-  const { libraries, page, title } = read;
+  const { libraries, fonts, page, title } = read;
   const fileName = (pieces[0]?.name ?? '').replace(/\.\w+$/, '');
   const called = fileName === 'index' ? (options.folder ?? fileName) : fileName;
   const name = options.name ?? kebabName(title ?? called);
@@ -114,6 +116,7 @@ function newManifest(
     title: title || titleFrom(name),
     version: '1.0.0',
     ...(libraries.length > 0 ? { libraries } : {}),
+    ...(fonts.length > 0 ? { fonts } : {}),
     widths: [...defaultWidths],
     ...(Object.keys(page).length > 0 ? { page } : {}),
     fields: { type: 'object', properties: {} },

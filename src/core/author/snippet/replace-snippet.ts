@@ -86,7 +86,7 @@ function textsOf({ template, style, script }: Mould) {
 
 /** The old manifest with what the new paste says of its page and of what it loads. */
 function withLibraries(old: Mould, fresh: Manifest): Pick<Mould, 'manifest' | 'manifestText'> {
-  const { libraries, page, ...rest } = old.manifest;
+  const { libraries, fonts: _, page, ...rest } = old.manifest;
   const told = (fresh.libraries ?? []).map((one): Library => {
     const before = libraries?.find(
       ({ name, version }) => name === one.name && version === one.version,
@@ -95,6 +95,7 @@ function withLibraries(old: Mould, fresh: Manifest): Pick<Mould, 'manifest' | 'm
   });
   const next = {
     libraries: told.length > 0 ? told : undefined,
+    fonts: fresh.fonts,
     page: fresh.page,
   };
   const formattingOptions = { insertSpaces: true, tabSize: 2, eol: '\n' };
@@ -108,6 +109,7 @@ function withLibraries(old: Mould, fresh: Manifest): Pick<Mould, 'manifest' | 'm
   const manifest = {
     ...rest,
     ...(next.libraries ? { libraries: next.libraries } : {}),
+    ...(next.fonts ? { fonts: next.fonts } : {}),
     ...(next.page ? { page: next.page } : {}),
   };
   return { manifest, manifestText };

@@ -1,5 +1,7 @@
+import type { Font } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
+import { takeFontImports } from '../library/fonts.ts';
 import { type StyleCompilers, type StyleDialect, styleDialectOf } from './dialect.ts';
 import { joinStyles } from './join.ts';
 import { AssetShelf } from './local-files.ts';
@@ -11,6 +13,8 @@ import type { StylePart } from './style-part.ts';
 /** The style of a snippet in one sheet, and what was seen on the way. */
 export interface Sheet {
   readonly style: string;
+  /** Web fonts that it asked for by import. */
+  readonly fonts: readonly Font[];
   readonly dropped: readonly Dropped[];
   readonly findings: readonly Finding[];
 }
@@ -29,6 +33,7 @@ export function toSheet(
   const furnished = parts.map((part) => furnish(compileSheet(part, compilers), pageStyles));
   return {
     style: joinStyles(furnished.map(({ style }) => style)),
+    fonts: furnished.flatMap(({ fonts }) => fonts),
     dropped: furnished.flatMap(({ dropped }) => dropped),
     findings: furnished.flatMap(({ findings }) => findings),
   };
@@ -63,7 +68,8 @@ function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
 
 /** A stretch of style without page furniture, and what is to be said of that. */
 function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined): Sheet {
-  const { style, dropped, groundAt } = takeOutFurniture(text, pageStyles);
+  const { style: furnished, dropped, groundAt } = takeOutFurniture(text, pageStyles);
+  const { style, fonts } = takeFontImports(furnished);
   const [first] = dropped;
   const findings: Finding[] = [];
   if (first) {
@@ -77,5 +83,5 @@ function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefine
     const { file, line } = placeAt(offset);
     return { what, why, file, line };
   });
-  return { style, dropped: told, findings };
+  return { style, fonts, dropped: told, findings };
 }

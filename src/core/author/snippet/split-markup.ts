@@ -1,7 +1,8 @@
-import type { Library } from '../../model/mould.ts';
+import type { Font, Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { type Edit, extentOnLines, type Range, withEdits } from '../../text/edits.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
+import { fontsAt } from '../library/fonts.ts';
 import {
   bringInstalled,
   type InstalledFiles,
@@ -41,6 +42,7 @@ export interface MarkupSplit {
   readonly styles: readonly StylePart[];
   readonly scripts: readonly string[];
   readonly libraries: readonly Library[];
+  readonly fonts: readonly Font[];
   /** Names that its modules are imported by. */
   readonly importMap: ImportMap;
   /** Attributes of the document's body, for the root of the widget. */
@@ -79,6 +81,7 @@ class MarkupSplitter {
   private readonly styles: (StylePart & { start: number })[] = [];
   private readonly scripts: { start: number; text: string }[] = [];
   private readonly libraries: Library[] = [];
+  private readonly fonts: Font[] = [];
   private readonly dropped: Dropped[] = [];
   private readonly findings: Finding[] = [];
   private title: string | undefined;
@@ -114,6 +117,7 @@ class MarkupSplitter {
       styles: inOrder(this.styles),
       scripts: inOrder(this.scripts).map(({ text }) => text),
       libraries: this.libraries,
+      fonts: this.fonts,
       importMap: this.importMap,
       page: this.pageAttributes(),
       title: this.title,
@@ -195,6 +199,12 @@ class MarkupSplitter {
       return true;
     }
     if (this.takeLocal(element, range, part, url)) return true;
+    const fonts = part === 'style' ? fontsAt(url.trim()) : [];
+    if (fonts.length > 0) {
+      this.fonts.push(...fonts);
+      this.say('snippet/remote-file', { url: url.trim() }, element);
+      return true;
+    }
     const library = libraryOf(url.trim(), part);
     const brought = bringInstalled(library, part, this.installed, this.shelf);
     this.libraries.push(brought ?? library);

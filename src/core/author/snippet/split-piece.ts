@@ -17,7 +17,7 @@ export interface SnippetPiece {
 }
 
 const empty: MarkupSplit = {
-  ...{ template: '', styles: [], scripts: [], libraries: [], dropped: [], findings: [] },
+  ...{ template: '', styles: [], scripts: [], libraries: [], fonts: [], dropped: [], findings: [] },
   ...{ title: undefined, page: {}, importMap: {} },
 };
 

@@ -1,3 +1,4 @@
+import type { Library } from '../../../model/mould.ts';
 import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
 import { attributeStart, isBound } from '../subject/markup-source.ts';
 import type { Source } from '../subject/source.ts';
@@ -40,19 +41,20 @@ function isOwn(url: string): boolean {
 /** Files that every page with the widget asks another host for; one note for each host. */
 export const remote: Check = (subject) => {
   const { manifest } = subject;
-  const reaches = (manifest as { reaches?: unknown }).reaches;
-  const allowed = new Set(
-    (Array.isArray(reaches) ? reaches : []).map((one) => hostOf(String(one))),
-  );
+  const allowed = new Set(manifest.reaches?.map(hostOf));
   const told = new Set<string>();
   const isNew = (url: string) => {
     const host = hostOf(url);
     return host !== undefined && !allowed.has(host) && !told.has(host) && told.add(host);
   };
-  const libraries = (manifest.libraries ?? []).flatMap(({ name, script, style, module }): Flaw[] =>
-    [script, style, module].flatMap((url) =>
-      url && isNew(url) ? [flawOf('address/remote', { what: name, host: hostOf(url) ?? '' })] : [],
-    ),
+  const fonts = (manifest.fonts ?? []).map(({ family, style }) => ({ name: family, style }));
+  const libraries = [...(manifest.libraries ?? []), ...fonts].flatMap(
+    ({ name, script, style, module }: Library): Flaw[] =>
+      [script, style, module].flatMap((url) =>
+        url && isNew(url)
+          ? [flawOf('address/remote', { what: name, host: hostOf(url) ?? '' })]
+          : [],
+      ),
   );
   const files = addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
     if (!isLoaded || !isNew(url)) return [];

@@ -79,8 +79,7 @@ export const noIcons: Check = ({ markup, style, manifest }) =>
   iconSets.flatMap(([pattern, called, source]) => {
     const name = [...markup.classes.keys()].find((one) => pattern.test(one));
     if (name === undefined || style.classes.has(name)) return [];
-    const fonts = (manifest as { fonts?: unknown }).fonts ?? [];
-    const loaded = JSON.stringify([manifest.libraries ?? [], fonts]);
+    const loaded = JSON.stringify([manifest.libraries ?? [], manifest.fonts ?? []]);
     if (source.test(loaded) || source.test(importsOf(style.atRules))) return [];
     const isEmpty = markup.elements.some(
       (one) => attributeOf(one, 'class')?.split(/\s+/).includes(name) && isIconLike(one),

@@ -46,7 +46,8 @@ export const unmatchedRules: Check = ({ markup, style, script }) => {
 /** Classes that neither style nor script speaks of; one note for all. */
 export const unusedClasses: Check = ({ markup, style, script, manifest }: Subject) => {
   const unused = [...markup.classes.keys()].filter(
-    (name) => !style.classes.has(name) && script.count(name) === 0,
+    // One whose dot was lost is told of where the rule stands.
+    (name) => !style.classes.has(name) && !style.types.has(name) && script.count(name) === 0,
   );
   const [first] = unused;
   const hasSheet = manifest.libraries?.some((one) => one.style !== undefined) ?? false;
