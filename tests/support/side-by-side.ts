@@ -22,7 +22,7 @@ interface Side {
 export type Step = readonly ['click' | 'hover' | 'focus' | 'press' | 'choose', string, string?];
 
 /** The pieces of a snippet as a person would give them: a file, a page's folder, or panes. */
-export function piecesOf(path: string): { pieces: SnippetPiece[]; folder: string } {
+function piecesOf(path: string): { pieces: SnippetPiece[]; folder: string } {
   const isFolder = statSync(path).isDirectory();
   const paths = !isFolder
     ? [path]

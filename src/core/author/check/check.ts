@@ -11,7 +11,7 @@ export interface Flaw {
 }
 
 /** Edits of one source file of a mould that mend a flaw without a choice to make. */
-export interface Fix {
+interface Fix {
   readonly part: Source['part'];
   readonly edits: readonly Edit[];
 }

@@ -47,7 +47,7 @@ export interface MarkupSource extends Source {
 }
 
 /** An attribute with the element it stands on. */
-export interface AttributeUse {
+interface AttributeUse {
   readonly element: MarkupElement;
   readonly name: string;
   /** Character references read. */

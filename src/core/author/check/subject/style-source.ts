@@ -126,6 +126,6 @@ function noteNames(node: CssNode, reading: Reading): void {
 }
 
 /** Where a node of a style sheet begins. */
-export function startOf(node: CssNode): number {
+function startOf(node: CssNode): number {
   return node.loc?.start.offset ?? 0;
 }
