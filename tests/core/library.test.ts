@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { type ImportOptions, importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 
@@ -119,5 +120,26 @@ p { font: 1em Signal }</style><p>a</p>`;
       .cast()
       .libraries.map(({ style }) => style);
     expect(sheets).toEqual([sans, signal]);
+  });
+});
+
+describe('an embed code', () => {
+  it.each([
+    '<iframe src="https://films.example/tram" title="Film"></iframe>',
+    '<script async src="https://widgets.example/board.js"></script>',
+    '<p>Board</p>\n<script src="https://widgets.example/board.js" data-stop="mill"></script>',
+  ])('stays in the markup: %s', (text) => {
+    const { mould } = importSnippet([{ name: 'a.html', text }]);
+    expect(mould.template.trim()).toBe(text);
+    expect(mould.manifest.libraries).toBeUndefined();
+    expect(checkMould(mould).map(({ code }) => code)).toEqual(['address/remote']);
+  });
+
+  it('is none where a script is a library, or runs on markup of the snippet', () => {
+    const urls = ['https://c.example/dial@3.1.0/dial.js', 'https://c.example/b.js'];
+    const text = `<p>a</p>${urls.map((url) => `<script src="${url}"></script>`).join('')}`;
+    const { mould } = importSnippet([{ name: 'a.html', text }]);
+    expect(mould.manifest.libraries).toHaveLength(2);
+    expect(mould.template).toBe('<p>a</p>\n');
   });
 });

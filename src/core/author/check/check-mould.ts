@@ -68,7 +68,7 @@ function compilerFlaws({ findings }: CompiledMould, flaws: readonly Flaw[]): Fla
 
 /** Codes of the compiler, and those of checks that tell the same with its cause. */
 const saidBetter: Readonly<Record<string, readonly string[]>> = {
-  'template/never-closed': ['markup/unclosed', 'markup/self-closed'],
+  'template/never-closed': ['markup/unclosed', 'markup/self-closed', 'markup/lost-slash'],
   'style/not-read': [
     'style/unclosed',
     'style/stray-brace',

@@ -1,3 +1,4 @@
+import type { JsonPath } from '../../model/json-source.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import type { Code, DataOf } from '../../problem/wording.ts';
 import type { Edit } from '../../text/edits.ts';
@@ -32,7 +33,12 @@ export function flaw<C extends Code>(
   return { finding: { ...found, fixable: true }, fix: { part: source.part, edits } };
 }
 
-/** A flaw of mould.json or of the mould as a whole. */
-export function flawOf<C extends Code>(code: C, data: DataOf<C>): Flaw {
-  return { finding: finding(code, data, { file: 'mould.json' }) };
+/** A flaw of what mould.json says, by the steps to it. */
+export function flawOf<C extends Code>(
+  { placeOf }: Subject,
+  steps: JsonPath,
+  code: C,
+  data: DataOf<C>,
+): Flaw {
+  return { finding: finding(code, data, placeOf(steps)) };
 }

@@ -182,12 +182,27 @@ class MarkupSplitter {
     if (src !== undefined) {
       if (text.trim() !== '')
         this.drop(element, 'a script that loads another runs nothing of its own', text);
+      // Such a script looks for its own tag, to know what to show and where.
+      if (this.isEmbed(element, src)) return this.keepEmbed(element, src);
       return this.takeLibrary(element, 'script', src);
     }
     const inner = this.cut(element);
     if (!inner) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
     else this.scripts.push({ ...inner, text });
+    return true;
+  }
+
+  /** True for a script from elsewhere that is told by its own tag what to show, or is all there is. */
+  private isEmbed(element: SourceElement, src: string): boolean {
+    if (!/^(?:https?:)?\/\//i.test(src.trim()) || libraryOf(src, 'script').version) return false;
+    const isTold = element.attrs.some(({ name }) => name.startsWith('data-') || name === 'id');
+    const { head, topLevel } = this.paste;
+    return isTold || elementsUnder([...(head?.childNodes ?? []), ...topLevel]).length === 1;
+  }
+
+  private keepEmbed(element: SourceElement, src: string): true {
+    this.say('snippet/embed', { url: src.trim() }, element);
     return true;
   }
 
@@ -317,4 +332,5 @@ type SnippetCode =
   | 'snippet/remote-file'
   | 'snippet/local-file'
   | 'snippet/vendored'
+  | 'snippet/embed'
   | 'snippet/page-part';

@@ -9,6 +9,12 @@ export const markupWording = {
     mend: ({ name, where }: { name: string; where: string }) =>
       `Write </${name}> where it ends, which is probably ${where}.`,
   },
+  'markup/lost-slash': {
+    level: 'error',
+    message: ({ name }: { name: string }) =>
+      `<${name}> opens a second time where it was to end, so both take in all that comes after.`,
+    mend: ({ name }: { name: string }) => `Write </${name}>.`,
+  },
   'markup/self-closed': {
     level: 'error',
     message: ({ name }: { name: string }) =>

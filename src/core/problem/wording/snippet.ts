@@ -44,6 +44,12 @@ export const snippetWording = {
       `The snippet loads ${url} from elsewhere; every page with this widget will ask that address.`,
     mend: () => 'Keep it if you trust the address; it is listed under libraries in mould.json.',
   },
+  'snippet/embed': {
+    level: 'warning',
+    message: ({ url }: { url: string }) =>
+      `The snippet has ${url} draw here; every page with this widget will run what that address gives.`,
+    mend: () => 'Keep it if you trust the address; it stays in the markup, where it was.',
+  },
   'snippet/local-file': {
     level: 'warning',
     message: ({ url }: { url: string }) =>

@@ -1,4 +1,3 @@
-import type { Library } from '../../../model/mould.ts';
 import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
 import { attributeStart, isBound } from '../subject/markup-source.ts';
 import type { Source } from '../subject/source.ts';
@@ -24,13 +23,10 @@ export const insecure: Check = (subject) => {
         ? flaw(source, at, 'address/insecure', { url })
         : flaw(source, at, 'address/insecure-link', { url }),
     );
-  const libraries = (subject.manifest.libraries ?? []).flatMap(
-    ({ script, style, module }): Flaw[] =>
-      [script, style, module].flatMap((url) =>
-        url && /^http:\/\//i.test(url) && !isOwn(url) ? [flawOf('address/insecure', { url })] : [],
-      ),
-  );
-  return [...flaws, ...libraries];
+  const listed = listedAddresses(subject)
+    .filter(({ url }) => /^http:\/\//i.test(url) && !isOwn(url))
+    .map(({ url, steps }) => flawOf(subject, steps, 'address/insecure', { url }));
+  return [...flaws, ...listed];
 };
 
 /** Names of XML namespaces are no addresses, and this machine is no host of a page. */
@@ -47,22 +43,33 @@ export const remote: Check = (subject) => {
     const host = hostOf(url);
     return host !== undefined && !allowed.has(host) && !told.has(host) && told.add(host);
   };
-  const fonts = (manifest.fonts ?? []).map(({ family, style }) => ({ name: family, style }));
-  const libraries = [...(manifest.libraries ?? []), ...fonts].flatMap(
-    ({ name, script, style, module }: Library): Flaw[] =>
-      [script, style, module].flatMap((url) =>
-        url && isNew(url)
-          ? [flawOf('address/remote', { what: name, host: hostOf(url) ?? '' })]
-          : [],
-      ),
-  );
+  const listed = listedAddresses(subject).flatMap(({ name, url, steps }): Flaw[] => {
+    if (!isNew(url)) return [];
+    const data = { what: name, host: hostOf(url) ?? '' };
+    return [flawOf(subject, steps, 'address/remote', data)];
+  });
   const files = addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
     if (!isLoaded || !isNew(url)) return [];
     const what = /[^/?#]+(?=[?#]|$)/.exec(url.replace(/^[^/]*\/\/[^/]*\//, ''))?.[0] ?? 'A file';
     return [flaw(source, at, 'address/remote', { what, host: hostOf(url) ?? '' })];
   });
-  return [...libraries, ...files];
+  return [...listed, ...files];
 };
+
+/** Addresses of libraries and fonts, with the steps to each in mould.json. */
+function listedAddresses({ manifest }: Subject) {
+  const { libraries = [], fonts = [] } = manifest;
+  const ofLibraries = libraries.flatMap((library, index) =>
+    (['style', 'script', 'module'] as const).flatMap((part) => {
+      const url = library[part];
+      return url ? [{ name: library.name, url, steps: ['libraries', index, part] }] : [];
+    }),
+  );
+  const ofFonts = fonts.map(({ family, style }, index) => ({
+    ...{ name: family, url: style, steps: ['fonts', index, 'style'] },
+  }));
+  return [...ofLibraries, ...ofFonts];
+}
 
 function hostOf(url: string): string | undefined {
   return /^(?:https?:)?\/\/([^/?#]+)/i.exec(url.trim())?.[1]?.toLowerCase();

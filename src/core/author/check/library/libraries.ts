@@ -115,9 +115,10 @@ function bareName(name: string): string {
 }
 
 /** Libraries that are listed more than once, in one version or in several. */
-export const repeatedLibraries: Check = ({ manifest }) => {
+export const repeatedLibraries: Check = (subject) => {
   const seen = new Map<string, Library>();
-  return (manifest.libraries ?? []).flatMap((one): Flaw[] => {
+  return (subject.manifest.libraries ?? []).flatMap((one, index): Flaw[] => {
+    const steps = ['libraries', index, 'name'];
     const part = one.script === undefined ? 'style' : 'script';
     const key = `${part} ${bareName(one.name)}`;
     const before = seen.get(key);
@@ -128,7 +129,7 @@ export const repeatedLibraries: Check = ({ manifest }) => {
     if (before.version !== one.version) {
       const versions = [before.version, one.version].map((version) => version ?? 'unknown');
       return [
-        flawOf('library/two-versions', {
+        flawOf(subject, steps, 'library/two-versions', {
           name: bareName(one.name),
           versions: versions.join(' and '),
         }),
@@ -136,7 +137,7 @@ export const repeatedLibraries: Check = ({ manifest }) => {
     }
     // Of one version, different files may be parts of the same library.
     const isSame = fileName(before[part]) === fileName(one[part]);
-    return isSame ? [flawOf('library/twice', { name: one.name })] : [];
+    return isSame ? [flawOf(subject, steps, 'library/twice', { name: one.name })] : [];
   });
 };
 

@@ -4,13 +4,14 @@ import { type Check, type Flaw, flawOf } from '../check.ts';
 import { isSelector, selects } from '../select.ts';
 
 /** Fields that name elements of the host, and find none in the one given. */
-export const deadTargets: Check = ({ root, host }) => {
+export const deadTargets: Check = (subject) => {
+  const { root, host } = subject;
   const targets = fieldsBelow(root).filter(({ kindName }) => kindName === 'target');
   const page = host === undefined || targets.length === 0 ? undefined : parse(host);
-  return targets.flatMap(({ path, default: preset }): Flaw[] => {
+  return targets.flatMap(({ path, default: preset, at }): Flaw[] => {
     const selector = String(preset ?? '');
     if (selector === '' || !isSelector(selector)) return [];
     if (!page || selects(page, selector)) return [];
-    return [flawOf('field/no-target', { path, selector })];
+    return [flawOf(subject, at ?? [], 'field/no-target', { path, selector })];
   });
 };

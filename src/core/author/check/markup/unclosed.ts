@@ -23,17 +23,45 @@ export const unclosed: Check = ({ markup }) => {
     if (endTag || copied.has(element.start) || ended.has(element)) return false;
     return isHtml ? !needsNoEnd.has(name) : !isSlashed(element);
   });
-  return open.slice(0, most).map((element): Flaw => {
+  // `<b>…<b>` for `<b>…</b>`: both are open then, and one mend closes them.
+  const slashless = new Map(
+    open
+      .slice(0, most)
+      .flatMap((one) => secondOf(markup, one, open).map((two) => [two, one] as const)),
+  );
+  const firsts = new Set(slashless.values());
+  return open.slice(0, most).flatMap((element): Flaw[] => {
     const { name, startTag } = element;
+    if (slashless.has(element)) {
+      const at = element.start + 1;
+      const edit = { start: at, end: at, text: '/' };
+      return [flaw(markup, element.start, 'markup/lost-slash', { name }, [edit])];
+    }
+    if (firsts.has(element)) return [];
     if (isSlashed(element)) {
       // HTML Standard, 13.1.2.1: on an HTML element the slash has no effect.
       const edit = { start: startTag.end - 2, end: startTag.end, text: `></${name}>` };
-      return flaw(markup, element.start, 'markup/self-closed', { name }, [edit]);
+      return [flaw(markup, element.start, 'markup/self-closed', { name }, [edit])];
     }
     const { culprit, where } = whereItEnds(markup, element);
-    return flaw(markup, culprit.start, 'markup/unclosed', { name, where });
+    return [flaw(markup, culprit.start, 'markup/unclosed', { name, where })];
   });
 };
+
+/**
+ * The bare start tag on the line of an open element that was to be its end tag. A heading is ended
+ * by the next; anything else then stands in it.
+ */
+function secondOf(
+  { text }: MarkupSource,
+  first: MarkupElement,
+  open: readonly MarkupElement[],
+): MarkupElement[] {
+  const second = open[open.indexOf(first) + 1];
+  if (second?.name !== first.name || second.node.attrs.length > 0) return [];
+  const isNext = second.parent === first || second.start === first.end;
+  return isNext && !text.slice(first.start, second.start).includes('\n') ? [second] : [];
+}
 
 /**
  * A parser gives an end tag to the innermost open element of its name, so the one that lost its

@@ -1,5 +1,6 @@
 import type { ParsedSources } from '../../../compile/parse-sources.ts';
 import type { Field } from '../../../model/field.ts';
+import { type JsonSource, parseJson } from '../../../model/json-source.ts';
 import type { Manifest, Mould } from '../../../model/mould.ts';
 import { type MarkupSource, readMarkupSource } from './markup-source.ts';
 import { readScriptSource, type ScriptSource } from './script-source.ts';
@@ -8,6 +9,8 @@ import { readStyleSource, type StyleSource } from './style-source.ts';
 /** A mould read once for all checks. */
 export interface Subject {
   readonly manifest: Manifest;
+  /** Where something stands in mould.json. */
+  readonly placeOf: JsonSource['placeOf'];
   /** The fields as one group. */
   readonly root: Field;
   readonly markup: MarkupSource;
@@ -27,6 +30,7 @@ export function readSubject(
 ): Subject {
   return {
     ...{ manifest: mould.manifest, root, files: mould.files, host },
+    placeOf: parseJson('mould.json', mould.manifestText).placeOf,
     markup: readMarkupSource(mould.template, parsed.template),
     style: readStyleSource(mould.style, parsed.style),
     script: readScriptSource(mould.script, parsed.script),
