@@ -29,7 +29,7 @@ await picture(preview.url, 'preview-broken', { colorScheme: 'dark' }, async () =
 await preview.close();
 
 // A fault on purpose: words of the head that may not break.
-const { mould } = await readMould(join(demo, 'imported'));
+const { mould } = await readMould(join(demo, 'imported/notice-rail'));
 const loose =
   '.rail { overflow: visible } .rail__head { flex-wrap: nowrap; gap: 44px }\n.rail__head * { white-space: nowrap }';
 const made = await proof([{ mould: { ...mould, style: `${mould.style}${loose}\n` } }], {

@@ -1,7 +1,7 @@
-import { basename, join } from 'node:path';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Command } from 'commander';
-import { importSnippet } from '../../core/author/snippet/import-snippet.ts';
+import { checkMould } from '../../core/author/check/check-mould.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
 import { fieldsBelow } from '../../core/model/field.ts';
 import type { Finding } from '../../core/problem/finding.ts';
@@ -12,6 +12,7 @@ import { type Proof, type ProofOptions, proof } from '../../node/proof/proof.ts'
 import { faultsOf, type Shot } from '../../node/proof/shot.ts';
 import { runtime } from '../../runtime/text.ts';
 import type { Running } from '../command.ts';
+import { importAll } from '../demo-set.ts';
 import { readSubject } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
 import { progressTo, toProofSubject } from './proof.ts';
@@ -24,16 +25,17 @@ export function addDemo(commands: Command, running: Running): void {
   commands
     .command('demo')
     .summary('see the whole path on an example')
-    .description('Imports a snippet, casts it with other words, and takes pictures of it.')
+    .description('Imports snippets, checks them, casts one with other words, and takes pictures.')
     .option('--out <dir>', 'folder to write to; by default keen-mould-demo, or the next free')
     .action((options: { readonly out?: string }) =>
       running(async (terminal, world) => {
         const out = options.out ?? (await nextFree('keen-mould-demo'));
         await refuseIfThere(out, 'Choose another folder with --out.');
         const made = await makeDemo(out, progressTo(world.stderr));
-        const { imported, bound, fields, cast, block, shown } = made;
+        const { imported, names, bound, fields, cast, block, shown } = made;
         if (terminal.isJson) {
-          terminal.json({ out, moulds: [imported, bound], fields, cast, block, proof: shown });
+          const moulds = [...names.map((name) => join(imported, name)), bound];
+          terminal.json({ out, moulds, fields, cast, block, proof: shown });
         } else {
           // Run by npm, as in a clone, the program is not on the path.
           const isByNpm = world.env.npm_lifecycle_event !== undefined;
@@ -46,7 +48,12 @@ export function addDemo(commands: Command, running: Running): void {
 
 /** What the demo made, by paths. */
 interface DemoMade {
+  /** The folder of the imported moulds, and their names. */
   readonly imported: string;
+  readonly names: readonly string[];
+  /** How many of them have something wrong, and how much in all. */
+  readonly faulty: number;
+  readonly faults: number;
   readonly bound: string;
   /** How many fields the bound mould declares, those of rows included. */
   readonly fields: number;
@@ -56,15 +63,20 @@ interface DemoMade {
   readonly findings: readonly Finding[];
 }
 
-/** Walks the path: a paste, the same with fields bound by hand, a cast of it, its proof. */
+/** Walks the path: pastes, what is wrong with them, one with fields bound by hand, its proof. */
 async function makeDemo(
   out: string,
   onProgress: NonNullable<ProofOptions['onProgress']>,
 ): Promise<DemoMade> {
-  const paste = join(data, 'snippets', 'notice-rail.html');
-  const { mould } = importSnippet([{ name: basename(paste), ...(await readText(paste)) }]);
+  const moulds = await importAll(join(data, 'snippets'));
   const imported = join(out, 'imported');
-  await writeMould(imported, mould);
+  for (const mould of moulds) await writeMould(join(imported, mould.manifest.name), mould);
+  const names = moulds.map(({ manifest }) => manifest.name);
+  const wrong = moulds.map(
+    (mould) => checkMould(mould).filter(({ level }) => level !== 'note').length,
+  );
+  const faulty = wrong.filter((count) => count > 0).length;
+  const faults = wrong.reduce((sum, count) => sum + count, 0);
 
   const bound = join(out, 'notice-rail');
   await writeMould(bound, (await readMould(join(data, 'moulds', 'notice-rail'))).mould);
@@ -79,7 +91,18 @@ async function makeDemo(
   const shown = await proof([toProofSubject(subject)], { out: join(out, 'proof'), onProgress });
   const declared = fieldsBelow(subject.compiled.root).filter(({ at }) => at !== undefined);
   const findings = [...subject.findings, ...filled.findings];
-  return { imported, bound, fields: declared.length, cast, block, shown, findings };
+  return {
+    imported,
+    names,
+    faulty,
+    faults,
+    bound,
+    fields: declared.length,
+    cast,
+    block,
+    shown,
+    findings,
+  };
 }
 
 function provedAt(shots: readonly Shot[]): string {
@@ -89,19 +112,22 @@ function provedAt(shots: readonly Shot[]): string {
 }
 
 function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
-  const { imported, bound, fields, block, shown } = made;
+  const { imported, names, faulty, faults, bound, fields, block, shown } = made;
+  const faultyName = join(imported, 'open-day');
   const steps = [
-    ['import', 'a pasted snippet, taken apart', imported],
-    ['fields', `the same with ${fields} fields, bound`, bound],
+    ['import', `${names.length} pasted snippets, taken apart`, imported],
+    ['check', `${faults} faults in ${faulty} of them`, faultyName],
+    ['fields', `one of them with ${fields} fields, bound`, bound],
     ['cast', 'filled for a summer Sunday', block],
     ['proof', provedAt(shown.shots), shown.sheet],
   ] as const;
   const next = [
+    ['see what was lost on the way', `check ${faultyName}`],
     ['see it live and edit it', `preview ${bound}`],
     ['fill in other words', `cast ${bound} --fill heading="Winter service"`],
     ['begin with your own', 'import FILE.html'],
   ] as const;
-  terminal.say(terminal.strong('From a pasted snippet to a proof: the notice rail'));
+  terminal.say(terminal.strong('From pasted snippets to a proof: the Brindle Vale Tramway'));
   terminal.say();
   const widest = Math.max(...steps.map(([, what]) => what.length));
   for (const [step, what, where] of steps) {

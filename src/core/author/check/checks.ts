@@ -1,4 +1,4 @@
-import { insecure, remote } from './address/addresses.ts';
+import { insecure, missingFiles, remote } from './address/addresses.ts';
 import type { Check } from './check.ts';
 import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
 import { headingRank, newTab, noAlt, noIcons } from './markup/for-people.ts';
@@ -35,5 +35,5 @@ export const checks: readonly Check[] = [
   ...[textCase, fixedWidths, fixedPosition],
   ...[oddInScript, unbalancedScript, unmatchedLookups, firstCopy, documentWrite, pageChanges],
   ...[takenHandlers, pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
-  ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote],
+  ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote, missingFiles],
 ];

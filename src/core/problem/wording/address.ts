@@ -19,4 +19,10 @@ export const addressWording = {
       `${what} comes from ${host}; every page with this widget will ask that address.`,
     mend: () => 'Put the file under assets/, or list the address under reaches in mould.json.',
   },
+  'address/no-file': {
+    level: 'warning',
+    message: ({ path }: { path: string }) =>
+      `${path} did not come with the paste, so nothing will show in its place.`,
+    mend: () => 'Put the file under assets/ and write its address so, or import from beside it.',
+  },
 } as const satisfies WordingTable;

@@ -75,11 +75,35 @@ function hostOf(url: string): string | undefined {
   return /^(?:https?:)?\/\/([^/?#]+)/i.exec(url.trim())?.[1]?.toLowerCase();
 }
 
+/** Files that a template or a style names and the mould does not hold. */
+export const missingFiles: Check = (subject) => {
+  const told = new Set<string>();
+  return addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
+    // From the top of a site, and in script, an address may well be the host's.
+    const isRelative = !/^(?:[a-z][a-z0-9+.-]*:|\/|#|\?|$)/i.test(url) && source.part !== 'script';
+    const path = decoded(url.replace(/[?#].*$/, '').replace(/^\.\//, ''));
+    if (!isLoaded || !isRelative || Object.hasOwn(subject.files, path) || told.has(path)) return [];
+    told.add(path);
+    return [flaw(source, at, 'address/no-file', { path })];
+  });
+};
+
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
 function addressesOf({ markup, style, script }: Subject): Address[] {
   const found: Address[] = [];
   for (const { element, name, value } of markup.having('href', ...loading)) {
-    if (isBound(value) || (!/^(?:https?:)?\/\//im.test(value) && name !== 'srcset')) continue;
-    const isLoaded = name !== 'href' || element.name === 'link' || !element.isHtml;
+    if (isBound(value)) continue;
+    const isLoaded =
+      (name !== 'href' && name !== 'action') ||
+      element.name === 'link' ||
+      (!element.isHtml && element.name !== 'a');
     const at = attributeStart(element, name);
     const urls = name === 'srcset' ? value.split(/,\s+/) : [value];
     for (const url of urls) found.push({ url: url.trim(), source: markup, at, isLoaded });

@@ -7,14 +7,16 @@ const phonePx = 360;
 
 /** Widths that a column or a phone cannot give; a cap in px is one note for the sheet. */
 export const fixedWidths: Check = ({ style }) => {
-  const isScrolled = style.declarations.some(
+  // What stands in something that scrolls or clips may be as wide as it likes.
+  const clipping = style.declarations.filter(
     ({ property, value }) =>
       /^overflow(?:-x)?$/.test(property) && /auto|scroll|hidden|clip/.test(value),
   );
   const wide = style.declarations.flatMap(({ property, value, offset, rule }): Flaw[] => {
     const px = pxOf(value);
     if (!rule || !/^(?:min-)?(?:width|inline-size)$/.test(property) || px === undefined) return [];
-    if (px < phonePx || isScrolled || isWideOnly(rule) || isCapped(rule)) return [];
+    if (px < phonePx || isWideOnly(rule) || isCapped(rule)) return [];
+    if (clipping.some((one) => one.rule !== rule)) return [];
     return [flaw(style, offset, 'style/fixed-width', { property, px })];
   });
   const cap = style.declarations.find(
