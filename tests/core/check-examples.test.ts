@@ -1,26 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { checkMould, fixMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import type { Finding } from '../../src/core/problem/finding.ts';
+import { type Example, entries } from '../support/findings-page.ts';
+import { mouldOf } from '../support/mould.ts';
 
-const page = readFileSync(
-  fileURLToPath(new URL('../../docs/findings.md', import.meta.url)),
-  'utf8',
-);
-
-/** Entries of the page that show an example and the same mended. */
-const entries = page.split(/^### /m).flatMap((entry) => {
-  const code = /^`([^`]+)`/.exec(entry)?.[1] ?? '';
-  const blocks = [...entry.matchAll(/^```(html|css|js)\n(.*?)^```/gms)];
-  const [wrong, mended] = blocks.map(([, language = '', text = '']) => ({ language, text }));
-  const level = /^`.*`\n(Error|Warning|Note)/.exec(entry)?.[1]?.toLowerCase();
-  const isFixed = /mended by itself/.test(entry);
-  return wrong && mended ? [{ code, level, isFixed, wrong, mended }] : [];
-});
-
-function mouldOfExample({ language, text }: { language: string; text: string }) {
+function mouldOfExample({ language, text }: Example) {
   return importSnippet([{ name: `example.${language}`, text }]).mould;
 }
 
@@ -49,4 +34,42 @@ describe.each(entries)('the example of $code', ({ code, level, isFixed, wrong, m
     expect(codes(fixed)).toContain(code);
     expect(codes(left)).not.toContain(code);
   });
+});
+
+describe('what a script puts in as markup', () => {
+  const fields = { heading: { type: 'string' }, note: { kind: 'color' } } as const;
+  const codesOf = (script: string, template = '<p>x</p>') =>
+    codes(checkMould(mouldOf({ fields, template, script })));
+
+  it.each([
+    'mould.root.innerHTML = mould.values.heading;',
+    'const { heading } = mould.values; mould.root.innerHTML = `<b>$' + '{heading}</b>`;',
+    "const v = mould.values; mould.root.insertAdjacentHTML('beforeend', '<b>' + v.heading);",
+  ])('is told of where it is text of a field: %s', (script) => {
+    expect(codesOf(script)).toContain('script/text-as-markup');
+  });
+
+  it('is told of where it comes by way of an attribute', () => {
+    const script = "const p = mould.root.querySelector('p'); p.innerHTML = p.dataset.long;";
+    expect(codesOf(script, '<p data-long="{~heading~}">x</p>')).toContain('script/text-as-markup');
+    expect(codesOf(script, '<p data-long="none">x</p>')).not.toContain('script/text-as-markup');
+  });
+
+  it.each([
+    'mould.root.textContent = mould.values.heading;',
+    "mould.root.innerHTML = '<b></b>';",
+    'mould.root.innerHTML = mould.values.note;',
+  ])('is let be where it cannot be code: %s', (script) => {
+    expect(codesOf(script)).not.toContain('script/text-as-markup');
+  });
+});
+
+it('an id inside a row is told of, unless the row is part of it', () => {
+  const fields = { rows: { type: 'array', items: { type: 'object', properties: {} } } } as const;
+  const codesOf = (id: string) =>
+    codes(
+      checkMould(mouldOf({ fields, template: `<ul><li km-each="rows" id="${id}">x</li></ul>` })),
+    );
+  expect(codesOf('tram')).toContain('markup/repeated-id');
+  expect(codesOf('tram-{~rows#number~}')).not.toContain('markup/repeated-id');
 });
