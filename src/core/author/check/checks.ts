@@ -8,14 +8,10 @@ import { nesting, partsAlone, strayEnds } from './markup/nesting.ts';
 import { oddInTags, placeholdersLeft } from './markup/slips.ts';
 import { deadTargets } from './markup/targets.ts';
 import { unclosed } from './markup/unclosed.ts';
+import { accidentalGlobals } from './script/globals.ts';
+import { documentWrite, pageChanges } from './script/page-changes.ts';
+import { pageListeners, takenHandlers } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
-import {
-  accidentalGlobals,
-  documentWrite,
-  pageChanges,
-  pageListeners,
-  takenHandlers,
-} from './script/reach.ts';
 import { firstCopy, unmatchedLookups } from './script/selectors.ts';
 import { oddInScript, unbalancedScript } from './script/slips.ts';
 import { unsafeMarkup } from './script/unsafe-markup.ts';

@@ -38,12 +38,13 @@ export function isSelector(selector: string): boolean {
   }
 }
 
-/** True when a selector matches an element; false too for a selector that cannot be read. */
-export function matches(element: Element, selector: string): boolean {
+/** Says of elements whether a selector matches them; none is by a selector that cannot be read. */
+export function matcherOf(selector: string): (element: Element) => boolean {
   try {
-    return is(element, selector, options);
+    const query = compile(selector, options);
+    return (element) => is(element, query, options);
   } catch {
-    return false;
+    return () => false;
   }
 }
 

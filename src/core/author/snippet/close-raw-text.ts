@@ -15,7 +15,7 @@ export interface ClosedRawText {
 const overAt: Readonly<Record<string, RegExp>> = {
   title: /[\n\r<]/,
   textarea: /[\n\r<]/,
-  style: /<\/?[a-z][a-z0-9-]*[\s>]|<!--(?=[\s\S]*-->)/i,
+  style: /<\/?[a-z][a-z0-9-]*[\s>]/i,
   script: /^[\t ]*<(?:\/?[a-z][a-z0-9-]*(?:[\s>])|!--)/im,
 };
 

@@ -1,6 +1,6 @@
 import { type CssNode, generate } from 'css-tree';
 import { type Check, type Flaw, flaw } from '../check.ts';
-import { matches } from '../select.ts';
+import { matcherOf } from '../select.ts';
 import type { MarkupElement } from '../subject/markup-source.ts';
 import type { StyleRule } from '../subject/style-source.ts';
 import type { Subject } from '../subject/subject.ts';
@@ -121,7 +121,8 @@ function overruled({ markup, style }: Subject): Flaw[] {
     const selector = rule.selectors.find((one) => isLighter(weightOf(one), [0, 1, weight ?? 1]));
     if (!selector || states.some((one) => generate(selector).includes(`:${one}`))) return [];
     const text = generate(selector);
-    if (!links.some(({ node }: MarkupElement) => matches(node, text))) return [];
+    const matches = matcherOf(text);
+    if (!links.some(({ node }: MarkupElement) => matches(node))) return [];
     const data = { hidden: text, by: first.selector };
     return [flaw(style, rule.offset, 'style/link-overruled', data)];
   });

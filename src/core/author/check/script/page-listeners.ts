@@ -1,0 +1,41 @@
+import { type Check, flaw } from '../check.ts';
+import { literalText, type ScriptSource } from '../subject/script-source.ts';
+import { assignmentsOf, type Call, callsOf, jqueryCall, onceEach } from './calls.ts';
+
+const taken = /^(?:window|document|window\.document|document\.body|self)\.on[a-z]+$/;
+
+/** Handlers of the page that take the place of those it has. */
+export const takenHandlers: Check = ({ script }) => {
+  const found = assignmentsOf(script).filter(({ name }) => taken.test(name));
+  return onceEach(found, ({ name }) => name).map(({ name: what, start }) => {
+    const event = what.slice(what.lastIndexOf('.on') + 3);
+    return flaw(script, start, 'script/takes-handler', { what, event });
+  });
+};
+
+/** Listeners on the page itself, which hear of everything on it; one note for all. */
+export const pageListeners: Check = ({ script }) => {
+  const heard = callsOf(script).flatMap((call) => {
+    const event = heardOnPage(call, script);
+    // Waiting for the page is no listening in.
+    if (!event || /^(?:DOMContentLoaded|load|ready)$/.test(event)) return [];
+    return [{ event, start: call.at.node.start }];
+  });
+  const [first] = heard;
+  if (!first) return [];
+  const events = [...new Set(heard.map(({ event }) => event))].join(', ');
+  return [flaw(script, first.start, 'script/page-listener', { events })];
+};
+
+const onPage = /^(?:window\.)?(?:document|window|self)(?:\.body)?\.addEventListener$/;
+const shortInJquery = /^(?:scroll|resize|keydown|keyup|click)$/;
+
+/** The event that a call listens for on the page. */
+function heardOnPage(call: Call, script: ScriptSource): string | undefined {
+  const { at, name = '', args } = call;
+  const isBare = name === 'addEventListener' && !script.isDeclared(name, at);
+  if (isBare || onPage.test(name)) return literalText(args[0]);
+  const { selector = '', method = '' } = jqueryCall(call) ?? {};
+  if (!/^(?:document|window)$/.test(selector)) return undefined;
+  return shortInJquery.test(method) ? method : method === 'on' ? literalText(args[0]) : undefined;
+}
