@@ -80,7 +80,10 @@ export const scriptWording = {
     level: 'note',
     message: ({ call, count }: { call: string; count: number }) =>
       `${call} finds the first such element of the page${count > 1 ? `, as do ${count - 1} more` : ''}: with two copies of the widget, only one works.`,
-    mend: () => 'Look inside mould.root, as in mould.root.querySelector(…).',
+    mend: ({ isRoot }: { isRoot: boolean }) =>
+      isRoot
+        ? 'Write mould.root, which is that element.'
+        : 'Look inside mould.root, as in mould.root.querySelector(…).',
   },
   'script/text-as-markup': {
     level: 'error',

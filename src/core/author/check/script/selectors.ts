@@ -1,8 +1,15 @@
 import { htmlTagNames } from 'html-tag-names';
 import { type Check, type Flaw, flaw } from '../check.ts';
 import { nearSlip } from '../near-slip.ts';
-import type { ScriptSource } from '../subject/script-source.ts';
-import { dottedName, literalText, memberName, type Syntax } from '../subject/script-source.ts';
+import { attributeOf } from '../subject/markup-source.ts';
+import {
+  dottedName,
+  literalText,
+  memberName,
+  type ScriptSource,
+  type Syntax,
+} from '../subject/script-source.ts';
+import type { Subject } from '../subject/subject.ts';
 
 /** How a call looks elements up: by selector, by id or by class name. */
 const lookups: Readonly<Record<string, 'selector' | 'id' | 'class'>> = {
@@ -67,7 +74,8 @@ export const unmatchedLookups: Check = ({ markup, style, script }) => {
 };
 
 /** Look-ups from the document that find the first copy's element alone; one note for all. */
-export const firstCopy: Check = ({ script, markup }) => {
+export const firstCopy: Check = (subject) => {
+  const { script, markup } = subject;
   const found = lookupsOf(script).filter(
     ({ by, call, text }) =>
       (call === 'document.querySelector' ||
@@ -77,9 +85,22 @@ export const firstCopy: Check = ({ script, markup }) => {
   );
   const [first] = found;
   if (!first) return [];
-  const data = { call: `${first.call}('${first.text}')`, count: found.length };
+  const call = `${first.call}('${first.text}')`;
+  const data = { call, count: found.length, isRoot: isRootNamed(first.text, subject) };
   return [flaw(script, first.start, 'script/first-copy', data)];
 };
+
+/** True where a lone class or id is that of the one element at the top, which is the root. */
+function isRootNamed(text: string, { markup, style, manifest }: Subject): boolean {
+  // Rules for a page, or attributes of one, are carried by an element around it.
+  if (manifest.page || /\b(?:html|body)\b|:root/.test(style.text)) return false;
+  const tops = markup.elements.filter(({ parent }) => !parent);
+  const [top] = tops;
+  const name = /^[.#]?([\w-]+)$/.exec(text)?.[1];
+  if (!top || tops.length > 1 || name === undefined) return false;
+  const names = `${attributeOf(top, 'class') ?? ''} ${attributeOf(top, 'id') ?? ''}`;
+  return names.split(/\s+/).includes(name);
+}
 
 function mentions(
   text: string,
