@@ -63,11 +63,17 @@ interface Spot {
 class FieldReader {
   private readonly source: JsonSource;
   private readonly add: (one: Finding) => void;
-  private readonly ajv = newAjv();
+  private made: ReturnType<typeof newAjv> | undefined;
 
   constructor(source: JsonSource, add: (one: Finding) => void) {
     this.source = source;
     this.add = add;
+  }
+
+  /** One for all fields: making one takes longer than all that it is asked. */
+  private ajv(): ReturnType<typeof newAjv> {
+    this.made ??= newAjv();
+    return this.made;
   }
 
   read(declared: FieldSchema, spot: Spot): Field {
@@ -87,7 +93,7 @@ class FieldReader {
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
     try {
-      return violationOf(kind.schema(declared), this.ajv);
+      return violationOf(kind.schema(declared), () => this.ajv());
     } catch (error) {
       const what = (error as Error).message.replace(/^./, (letter) => letter.toLowerCase());
       this.say('field/wrong', { path: nameOf(spot), what }, spot);

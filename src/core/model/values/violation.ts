@@ -2,7 +2,7 @@ import type { ErrorObject } from 'ajv';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import { lexer, parse } from 'css-tree';
-import type { Json, JsonObject } from '../json-source.ts';
+import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
 import { isSafeAddress, safeAddressRule } from '../safe-address.ts';
 
 /** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
@@ -11,12 +11,21 @@ export type Violation = (value: Json) => string | undefined;
 /**
  * Makes the check of one JSON Schema.
  *
- * @param ajv a validator, where many schemas are made ready one after the other
+ * @param ajv gives a validator, where many schemas are made ready one after the other
  * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
  */
-export function violationOf(schema: JsonObject, ajv = newAjv()): Violation {
-  const validate = ajv.compile(schema);
+export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Violation {
+  const { type, ...more } = schema;
+  // Of groups and lists that is all there is to say, and a validator takes long to make.
+  if ((type === 'object' || type === 'array') && Object.keys(more).length === 0) {
+    return (value) => (isOfType(value, type) ? undefined : types[type]);
+  }
+  const validate = ajv().compile(schema);
   return (value) => (validate(value) ? undefined : phrase(validate.errors ?? [], schema));
+}
+
+function isOfType(value: Json, type: 'object' | 'array'): boolean {
+  return type === 'array' ? Array.isArray(value) : isJsonObject(value);
 }
 
 /**

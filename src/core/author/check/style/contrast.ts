@@ -9,8 +9,14 @@ const least = { usual: 4.5, large: 3 };
 
 /** Rules that set a colour of text and the ground under it too close to each other. */
 export const contrast: Check = ({ style }) => {
+  const colored = style.rules.filter(
+    ({ declarations }) =>
+      declarations.some(({ property }) => property === 'color') &&
+      declarations.some(({ property }) => property.startsWith('background')),
+  );
+  if (colored.length === 0) return [];
   const properties = customProperties(style);
-  return style.rules.flatMap((rule): Flaw[] => {
+  return colored.flatMap((rule): Flaw[] => {
     const text = last(rule, /^color$/);
     const ground = last(rule, /^background(?:-color)?$/);
     if (!text || !ground || isLine(rule)) return [];

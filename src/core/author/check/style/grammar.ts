@@ -7,6 +7,12 @@ import { keywordsOf, propertyNames, tables, unitNames } from './vocabulary.ts';
 /** Values the grammar cannot judge: filled when the page runs, or written for one browser. */
 const beyond = /\b(?:var|env|attr|if|expression|alpha)\(|progid|[\\{}]|(?:^|[\s,(])-[a-z]+-|\{~/i;
 
+/** Values of whole lengths and colours alone, of which no word can be a slip. */
+const plainWord =
+  String.raw`(?:[+-]?\d*\.?\d+(?:px|%|r?em|vh|vw|m?s|deg|fr)|0|auto|none|inherit|` +
+  String.raw`#(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8}))`;
+const plain = new RegExp(String.raw`^${plainWord}(?:\s+${plainWord}){0,3}$`, 'i');
+
 /** What a word of a value should have been. */
 type Fault =
   | {
@@ -28,6 +34,7 @@ export const grammar: Check = ({ style }) => {
     const { property, value } = one;
     if (!one.rule || /^(?:--|[-*_#])/.test(property) || value === '') return [];
     if (!Object.hasOwn(tables.properties, property)) return unknownProperty(style, one);
+    if (plain.test(value)) return [];
     const key = `${property}:${value}`;
     if (!seen.has(key)) seen.set(key, beyond.test(value) ? undefined : faultOf(property, value));
     const fault = seen.get(key);

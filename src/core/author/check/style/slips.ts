@@ -28,7 +28,7 @@ export const oddInStyle: Check = ({ style }) => {
 /** A declaration that runs on into the next, because the semicolon between them is lost. */
 export const lostSemicolons: Check = ({ style }) =>
   style.declarations.flatMap(({ value, valueOffset, rule, property }): Flaw[] => {
-    if (!rule || property.startsWith('--')) return [];
+    if (!rule || property.startsWith('--') || !/[\n\r]/.test(value)) return [];
     const next = /[\n\r]\s*(-{0,2}[a-z][\w-]*)\s*:/i.exec(value);
     if (!next?.[1] || !isProperty(next[1])) return [];
     const at = valueOffset + value.slice(0, next.index).trimEnd().length;

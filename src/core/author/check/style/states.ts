@@ -37,6 +37,13 @@ const focusStates = /:(?:focus|focus-within|focus-visible|active|checked|target|
 /** What shows only under a pointer: nobody gets at it by touch or by keyboard. */
 export const hoverOnly: Check = ({ style, script }) => {
   if (!style.text.includes(':hover')) return [];
+  const shown = style.rules.filter(
+    ({ selectors, declarations }) =>
+      declarations.some(({ property, value }) => reveals[property]?.test(value) === false) &&
+      selectors.some((one) => hidesUntilHover(generate(one))),
+  );
+  const hearsElse = /\b(?:click|focus(?:in)?|touchstart|pointerdown|keydown)\b/.test(script.text);
+  if (shown.length === 0 || hearsElse) return [];
   const twins = new Set(
     style.rules.flatMap(({ selectors }) =>
       selectors
@@ -45,12 +52,7 @@ export const hoverOnly: Check = ({ style, script }) => {
         .map(withoutStates),
     ),
   );
-  const hearsElse = /\b(?:click|focus(?:in)?|touchstart|pointerdown|keydown)\b/.test(script.text);
-  return style.rules.flatMap((rule): Flaw[] => {
-    const shown = rule.declarations.find(
-      ({ property, value }) => reveals[property] && !reveals[property]?.test(value),
-    );
-    if (!shown || hearsElse) return [];
+  return shown.flatMap((rule): Flaw[] => {
     const selector = rule.selectors
       .map((one) => generate(one))
       .find((one) => hidesUntilHover(one) && !twins.has(withoutStates(one)));
