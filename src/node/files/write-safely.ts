@@ -73,7 +73,8 @@ export async function rewriteFolder(
       await rename(aside, path);
       throw error;
     });
-    await rm(aside, { recursive: true, force: true });
+    // The new folder is in its place; an old one that will not go is no failure of that.
+    await rm(aside, { recursive: true, force: true }).catch(() => undefined);
   } catch (error) {
     await rm(draft, { recursive: true, force: true }).catch(() => undefined);
     throw unwritable(path, error);
