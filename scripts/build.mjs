@@ -7,25 +7,38 @@ import { build } from 'esbuild';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-const { outputFiles } = await build({
-  entryPoints: [`${root}src/runtime/start.ts`],
-  bundle: true,
-  minify: true,
-  write: false,
-  format: 'esm',
-  target: 'es2020',
-  charset: 'utf8',
-});
-// A module cannot stand inside a pasted script, so its one export becomes a function's result.
-const body = outputFiles[0].text.trim().replace(/export\{(\w+) as start\};?$/, 'return $1');
+/** The parts a page may need, by the name they have there; each is a file with that function. */
+const parts = [
+  ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
+  ...['load', 'jquery', 'alone'],
+];
+
+const texts = await Promise.all(
+  parts.map(async (part) => {
+    const { outputFiles } = await build({
+      entryPoints: [`${root}src/runtime/${part}.ts`],
+      bundle: true,
+      minify: true,
+      write: false,
+      format: 'esm',
+      target: 'es2021',
+      charset: 'utf8',
+    });
+    // A module cannot stand inside a pasted script, so its one export becomes a function's result.
+    const body = outputFiles[0].text.trim().replace(/export\{(\w+) as \w+\};?$/, 'return $1');
+    // Where that function is all there is, it needs no other around it.
+    const alone = /^function (\w+)(\((?:(?!\}function ).)*\})return \1$/s.exec(body);
+    return `    ${part}: ${JSON.stringify(alone ? `function${alone[2]}` : `(()=>{${body}})()`)},\n`;
+  }),
+);
 writeFileSync(
   `${root}src/runtime/text.ts`,
-  `// Made by scripts/build.mjs from start.ts.
+  `// Made by scripts/build.mjs from the files beside it.
 
-/** The code that ships to pages, as text to give to \`deliver\`. */
+/** The code that ships to pages, as text to give to \`deliver\`: an expression for each part. */
 export const runtime = {
-  /** An expression for a function of a cast's id, its values and its script. */
-  start: ${JSON.stringify(`(()=>{${body}})()`)},
+  parts: {
+${texts.join('')}  },
 };
 `,
 );

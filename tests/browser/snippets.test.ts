@@ -17,8 +17,8 @@ const snippets: Readonly<
   'depot-sounds': { steps: [['click', '.sound canvas']] },
   'fare-finder.html': {
     steps: [
-      ['choose', '#fare-to', '1'],
-      ['click', '#fare-return'],
+      ['choose', '[id^=fare-to]', '1'],
+      ['click', '[id^=fare-return]'],
     ],
   },
   'fare-switch.html': { steps: [['click', 'label:last-of-type']] },
@@ -69,7 +69,7 @@ const snippets: Readonly<
   },
   // Tried out on a playground, which had libraries and an icon font of its own.
   'season-ticket.html': {
-    steps: [['focus', '#season-name']],
+    steps: [['focus', '[id^=season-name]']],
     findings: [
       'markup/no-alt template.html:2',
       'address/insecure template.html:2',

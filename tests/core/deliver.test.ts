@@ -2,13 +2,17 @@ import fc from 'fast-check';
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
 import { describe, expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { reset } from '../../src/core/compile/style/reset.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { importSnippet, snippetToDelivery } from '../../src/core/index.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
-import { mouldOf, someFields } from '../support/mould.ts';
+import { mouldOf, scopedTo, someFields } from '../support/mould.ts';
 
-const runtime = { start: 'start' };
+const { within } = scopedTo('board');
+
+const runtime = { parts: { start: 'start', alone: 'alone' } };
+const registry = 'window[Symbol.for("keen-mould")]';
 
 function blockOf(mould: Mould, values: JsonObject = {}): string {
   const cast = compileMould(mould).cast({ id: 'c', values });
@@ -30,29 +34,39 @@ const bound = mouldOf({
 
 describe('a block', () => {
   it('is style, markup and script in one piece', () => {
-    const mould = mouldOf({ template: '<p>a</p>\n', style: 'p { margin: 0 }\n', script: 'go()\n' });
+    const mould = mouldOf({
+      template: '<p>a</p>\n',
+      style: 'p { margin: 0 }\n',
+      script: 'mould.id\n',
+    });
     expect(blockOf(mould)).toBe(`<!-- board 1.0.0, cast c -->
 <style>
-p:is(#km_, [data-mould="board"], [data-mould="board"] *) { margin: 0 }
+${reset}
+</style>
+<style>
+p${within} { margin: 0 }
 </style>
 <p data-mould="board" data-cast="c">a</p>
-<script>
-start("c", {}, function (mould) {
-go()
+<script>(page => {
+page.mould || (start)(page);
+})(${registry} ||= {});</script>
+<script>${registry}.mould("board", {}, function (mould) {
+mould.id
 });
-</script>
+//# sourceURL=keen-mould/board/script.js</script>
+<script>${registry}.cast("c");</script>
 `);
   });
 
   it('holds nothing that the mould has not', () => {
     expect(blockOf(mouldOf({ template: '<p>a</p>' }))).toBe(
-      '<!-- board 1.0.0, cast c -->\n<p data-mould="board" data-cast="c">a</p>\n',
+      `<!-- board 1.0.0, cast c -->\n<style>\n${reset}\n</style>\n<p data-mould="board" data-cast="c">a</p>\n`,
     );
   });
 
   it('gives a script that speaks of mould its values, as data that cannot end it', () => {
     const html = blockOf(bound, { heading: '</script>\u2028' });
-    expect(html).toContain('start("c", {"heading":"\\u003c/script>\\u2028"');
+    expect(html).toContain(`.cast("c", {"heading":"\\u003c/script>\\u2028"`);
   });
 
   it('loads libraries in order, style before and script after the markup', () => {
@@ -64,8 +78,8 @@ go()
       ],
     };
     const html = blockOf({ ...mouldOf({ script: 'go()' }), manifest });
-    expect(html.match(/(?:href|src)="[^"]*"|<p|start/g)).toEqual([
-      ...['href="/a.css?x&amp;y"', '<p', 'src="/a.js"', 'src="/b.js"', 'start'],
+    expect(html.match(/(?:href|src)="[^"]*"|<p|\(start/g)).toEqual([
+      ...['href="/a.css?x&amp;y"', '<p', 'src="/a.js"', 'src="/b.js"', '(start'],
     ]);
   });
 });

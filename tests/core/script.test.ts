@@ -1,13 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import type { CastScript } from '../../src/core/compile/script/cast-script.ts';
 import { readScript } from '../../src/core/compile/script/read-script.ts';
-import { wrapScript } from '../../src/core/compile/script/wrap-script.ts';
-import { readMarkup } from '../../src/core/compile/template/markup.ts';
 import type { Library } from '../../src/core/model/mould.ts';
 import { mouldOf } from '../support/mould.ts';
 
-function wrapped(script: string, template = '', libraries: readonly Library[] = []): string {
-  return wrapScript(script, readScript(script), readMarkup(template), libraries);
+function made(
+  script: string,
+  template = '<p>x</p>',
+  libraries: readonly Library[] = [],
+): CastScript {
+  const mould = mouldOf({ script, template });
+  const manifest = { ...mould.manifest, libraries };
+  return compileMould({ ...mould, manifest }).cast({ id: 'c' }).script as CastScript;
+}
+
+function wrapped(...given: Parameters<typeof made>): string {
+  return made(...given).code;
 }
 
 describe('a script becomes a function of mould', () => {
@@ -16,33 +25,109 @@ describe('a script becomes a function of mould', () => {
   });
 
   it('that is strict where the script was', () => {
-    expect(wrapped('"use strict"; f()')).toContain("(mould) {\n'use strict';\n");
+    expect(wrapped('"use strict"; f()')).toMatch(
+      /^function \(mould, window\) \{ 'use strict'; "use strict"; window\.f\(\)/,
+    );
   });
 
   it('that waits where the script did', () => {
-    expect(wrapped('await fetch("a")')).toMatch(/^async function \(mould\) \{\n'use strict';/);
+    expect(wrapped('await fetch("a")')).toMatch(
+      /^async function \(mould\) \{ 'use strict'; await fetch/,
+    );
   });
 
   it('that cannot end its element', () => {
-    const script = wrapped('s = "</script><!--"; t = a < b');
-    expect(script).toContain('"<\\/script><\\!--"; t = a < b');
+    const script = wrapped('s = "</script><!--"; t = 1 < 2');
+    expect(script).toContain('"<\\/script><\\!--"; t = 1 < 2');
   });
 
   it.each([
-    ['function go() {}', 'onclick="go(1)"', 'go'],
-    ['var { a: [go], ...rest } = x', "onclick='rest.y'", 'rest'],
-    ['let $go = 1', 'onclick="$go++"', '$go'],
-    ['class Go {}', 'onclick="new Go"', 'Go'],
-  ])('%s is reached by %s', (script, attribute, name) => {
-    expect(wrapped(script, `<b ${attribute}>`)).toContain(`defineProperty(window, '${name}'`);
+    ['function go() {}', 'onclick="go(1)"', 'function (event) { go(1)\n}'],
+    [
+      'var go',
+      "onclick='return go &amp;&amp; 1' onfocus=go()",
+      'function (event) { return go && 1\n}',
+    ],
+    ['', '<a href="javascript:window.print()"', 'function (event) { window.print()\n}'],
+    ['window.go = f', 'onclick="go()"', 'function (event) { window.go()\n}'],
+  ])('%s that knows its inline handler %s', (script, attribute, handler) => {
+    const tag = attribute.startsWith('<') ? attribute : `<b ${attribute}`;
+    expect(wrapped(script, `${tag}>x</b>`)).toContain(handler);
   });
 
+  it.each(['onclick="go("', 'title="go()"', 'onclick=""'])('without %s', (attribute) => {
+    expect(wrapped('let a = 1', `<b ${attribute}>x</b>`)).not.toContain('handlers');
+  });
+});
+
+describe('what a script asks of its page it is given of its own', () => {
   it.each([
-    ['function go() {}', 'onclick="a.go()"'],
-    ['function go() {}', 'title="go()"'],
-    ['if (a) { let go = 1 }', 'onclick="go()"'],
-  ])('%s is not put on the page for %s', (script, attribute) => {
-    expect(wrapped(script, `<b ${attribute}>`)).not.toContain('defineProperty');
+    ['document.title', 'mould, document', 'document.title'],
+    ['setTimeout(f); function f() {}', 'mould, setTimeout', 'setTimeout(f)'],
+    ['let document = 1; document', 'mould', 'document'],
+    ['count = 1; count++', 'mould', 'var count; count = 1'],
+    ['window.go = 1; go + window.go', 'mould, window', 'window.go + window.go'],
+    ['f({ go }); window.go = 1', 'mould, window', 'f({ go: window.go })'],
+    ['function go() {}; window.go()', 'mould, window', 'get go() { return go }'],
+    ['onload = 1', 'mould, window', 'window.onload = 1'],
+    ['document.body.scrollTop = 0', 'mould, document', 'mould.page.body.scrollTop = 0'],
+    ['document.body.onclick = 1', 'mould, document', 'document.body.onclick = 1'],
+    [
+      "document.body.addEventListener('click', f)",
+      'mould, document, window',
+      "document.addEventListener('click', window.f)",
+    ],
+    [
+      "document.body.addEventListener('mouseleave', 1)",
+      'mould, document',
+      "body.addEventListener('mouseleave', 1)",
+    ],
+    [
+      'setTimeout("go()", 9); function go() {}',
+      'mould, setTimeout',
+      'setTimeout(function () { go() }, 9)',
+    ],
+    ['new Swiper(".a")', 'mould, window', 'new window.Swiper(".a")'],
+    ['if (typeof define === "function") 1', 'mould', 'var define; if (typeof define'],
+  ])('%s', (script, names, code) => {
+    const text = wrapped(script);
+    expect(/\(([^)]*)\)/.exec(text)?.[1]).toBe(names);
+    expect(text).toContain(code);
+  });
+
+  it('reads an id as it was written, where the template has ids', () => {
+    const script = 'a.id = b.id; c.getAttribute("href"); d?.e.id; ({ id } = f.target)';
+    expect(wrapped(script, '<p id="x">x</p>')).toContain(
+      'a.id = mould.plain(b.id); mould.plain(c.getAttribute("href")); d?.e.id; ({ id } = f.target)'.replace(
+        /(?<![\w.])([a-f])(?=\.|\?)/g,
+        'window.$1',
+      ),
+    );
+    expect(wrapped(script)).not.toContain('plain');
+  });
+
+  it('finds an element by its id as a name', () => {
+    expect(wrapped('lamp.hidden = true', '<p id="lamp">x</p>')).toContain(
+      "const lamp = document.getElementById('lamp'); lamp.hidden = true",
+    );
+  });
+
+  it('ships only the parts that it needs', () => {
+    expect(made('mould.root.hidden = true').parts).toEqual(['start']);
+    expect(made('document.title').parts).toEqual(['start', 'facade', 'confine']);
+    expect(made('setInterval(f, 9); function f() {}', '<p id=a>').parts).toEqual([
+      ...['renumber', 'start', 'facade', 'confine', 'timers'],
+    ]);
+  });
+});
+
+describe('several scripts in one', () => {
+  it('each fail alone, and know of each other what scripts of a page know', () => {
+    const text = wrapped('const a = 1\nclass B {}\n\n//# next script\nlet c = a\n');
+    expect(text).toBe(
+      'function (mould) {\ntry { var a = 1\nvar B = class B {}\n\n' +
+        '} catch (error) { mould.failed(error) } try {\nvar c = a\n} catch (error) { mould.failed(error) }\n}',
+    );
   });
 });
 
@@ -72,7 +157,7 @@ describe('what a script imports', () => {
     ],
   ])('%s becomes a call inside the function', (script, call) => {
     expect(wrapped(`${script};\ngo()`, '', libraries)).toBe(
-      `async function (mould) {\n'use strict';\n${call}\ngo()\n}`,
+      `async function (mould, window) { 'use strict'; ${call}\nwindow.go()\n}`,
     );
   });
 
@@ -85,17 +170,17 @@ describe('what a script imports', () => {
 });
 
 describe('$ in a script', () => {
-  const libraries = [{ name: 'jquery', script: 'assets/jquery.js', provides: 'jQuery' }];
-  it('is jQuery, also where a host has it by its long name only', () => {
-    expect(wrapped("$('b').hide()", '', libraries)).toContain('const $ = window.jQuery;');
+  const libraries = [{ name: 'jquery', script: '/jquery.js', provides: 'jQuery' }];
+  it('is jQuery of the cast, also where a host has it by its long name only', () => {
+    const { code, names, parts } = made("$('b').hide()", '<b>x</b>', libraries);
+    expect(code).toContain("function (mould, $) {\n$('b').hide()");
+    expect(names).toEqual(['$']);
+    expect(parts).toContain('jquery');
   });
 
-  it.each([
-    ['function $(x) { return document.querySelector(x) }\n$("b")', libraries],
-    ["$('b').hide()", []],
-    ["jQuery('b').hide()", libraries],
-  ])('is left alone in %s', (script, given) => {
-    expect(wrapped(script, '', given)).not.toContain('const $');
+  it('is left alone where the script makes it', () => {
+    const script = 'function $(x) { return document.querySelector(x) }\n$("b")';
+    expect(made(script, '<b>x</b>', libraries).names).toEqual(['document']);
   });
 });
 

@@ -4,11 +4,10 @@ import { isCssValue } from '../../src/core/compile/style/css-value.ts';
 import { scopeStyle } from '../../src/core/compile/style/scope-style.ts';
 import type { Cast } from '../../src/core/index.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
-import { mouldOf, someFields } from '../support/mould.ts';
+import { mouldOf, scopedTo, someFields } from '../support/mould.ts';
 
-const root = ':is(#km_, [data-mould="m"])';
-const within = ':is(#km_, [data-mould="m"], [data-mould="m"] *)';
-const guard = ':where([data-mould="m"] *)';
+const { root, within, guard } = scopedTo('m');
+const body = `${root}:not(html)`;
 
 describe('a rule reaches only inside the casts', () => {
   const cases: [style: string, scoped: string][] = [
@@ -18,14 +17,34 @@ describe('a rule reaches only inside the casts', () => {
     ['::selection { }', `${within}::selection { }`],
     ['* { }', `*${within} { }`],
     ['.a:hover + .b ~ c { }', `.a:hover${within} + .b${guard} ~ c${guard} { }`],
-    ['body { }', `${root} { }`],
+    ['body { }', `${body} { }`],
     [':root.dark { }', `${root}.dark { }`],
-    ['html.js > body.dark .x { }', `${root}.js.dark .x { }`],
-    ['body::after { }', `${root}::after { }`],
+    ['html.js > body.dark .x { }', `${body}.js.dark .x { }`],
+    ['body::after { }', `${body}::after { }`],
     ['@media (width < 9px) { .a { } }', `@media (width < 9px) { .a${within} { } }`],
-    ['@layer a { @supports (x: y) { b { } } }', `@layer a { @supports (x: y) { b${within} { } } }`],
-    ['@keyframes k { from { } 50% { } }', '@keyframes k { from { } 50% { } }'],
-    ['@font-face { font-family: a }', '@font-face { font-family: a }'],
+    ['a { margin: 2rem } /* 3rem */', `a${within} { margin: 32px } /* 3rem */`],
+    [
+      '@layer a, b; @layer b { c { } } @layer a.x { d { } } e { }',
+      ` @media all { c${scopedTo('m', 2).within} { } } @media all { d${scopedTo('m').within} { } } e${scopedTo('m', 3).within} { }`,
+    ],
+    [
+      '@keyframes k { from { } } a { animation: 1s k; -webkit-animation-name: "k", j }',
+      `@keyframes k--m { from { } } a${within} { animation: 1s k--m; -webkit-animation-name: "k--m", j }`,
+    ],
+    [
+      'a { counter-reset: n 2; container: box / inline-size } b { content: counter( n, disc) n } @container box (width > 9px) { i { } }',
+      `a${within} { counter-reset: n--m 2; container: box--m / inline-size } b${within} { content: counter( n--m, disc) n } @container box--m (width > 9px) { i${within} { } }`,
+    ],
+    [
+      '@font-face { font-family: "Depot Sans" } a { font: 1px/2 Depot  Sans, serif }',
+      `@font-face { font-family: "Depot Sans m" } a${within} { font: 1px/2 "Depot Sans m", serif }`,
+    ],
+    [
+      '@property --turn { syntax: "<angle>" } a { --turn: 1deg; rotate: var(--turn) }',
+      `@property --turn--m { syntax: "<angle>" } a${within} { --turn--m: 1deg; rotate: var(--turn--m) }`,
+    ],
+    ['@keyframes k { from { } 50% { } }', '@keyframes k--m { from { } 50% { } }'],
+    ['@font-face { font-family: a }', '@font-face { font-family: "a m" }'],
     ['.a { & .b { } .c { } > d { } }', `.a${within} { & .b { } .c { } > d { } }`],
     ['/* .a { } */\n  .a{color:RED}', `/* .a { } */\n  .a${within}{color:RED}`],
     [
@@ -47,6 +66,17 @@ describe('a rule reaches only inside the casts', () => {
     expect(scopeStyle(style, 'm').css).toBe(scoped);
   });
 
+  it('means the ids of any cast, and in a shadow root needs no more than its root', () => {
+    const style = 'body > #a.b [for="a"], #c { } .d ~ e { }';
+    const ownsId = (id: string) => id === 'a';
+    expect(scopeStyle(style, 'm', { ownsId }).css).toBe(
+      `${body} > :is(#a, [id^="a~"]).b :is([for="a"], [for^="a~"]), #c${within} { } .d${within} ~ e${guard} { }`,
+    );
+    expect(scopeStyle(style, 'm', { ownsId, sealed: true }).css).toBe(
+      '[data-mould-root] > #a.b [for="a"], #c { } .d ~ e { }',
+    );
+  });
+
   it('says where style cannot be read, and leaves it as it is', () => {
     const style = '.a { color: red }\n..b { color: blue }\n.c { margin: 0 }';
     const { css, findings } = scopeStyle(style, 'm');
@@ -66,9 +96,7 @@ describe('fields in style', () => {
     const style = 'p { color: var(--tint); width: var(--count); float: var(--side) }';
     const { mouldStyle, castStyle } = cast(style, { tint: 'rgb(1 2 3)', count: 3 });
     expect(mouldStyle).toContain('  --count: 3px;\n  --side: start;\n  --tint: #123456;\n');
-    expect(castStyle).toBe(
-      ':is(#km_, [data-mould="board"])[data-cast="c"] {\n  --tint: rgb(1 2 3);\n}',
-    );
+    expect(castStyle).toBe(`${scopedTo('board').root}[data-cast="c"] {\n  --tint: rgb(1 2 3);\n}`);
   });
 
   it('are left out where nothing makes use of them', () => {

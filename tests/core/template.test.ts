@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
-import { markupOf, mouldOf, someFields } from '../support/mould.ts';
+import { markupOf, mouldOf, scopedTo, someFields } from '../support/mould.ts';
 
 /** Template in, markup out, without the attributes every root carries. */
 function written(template: string, values: JsonObject = {}, style = ''): string {
@@ -22,7 +22,7 @@ describe('a binding writes the value for where it stands', () => {
       { heading: `'"` },
       "<p title='&#39;&quot;'>x</p>",
     ],
-    ['an empty attribute is left out', '<p title="{~note~}" id="a">x</p>', {}, '<p id="a">x</p>'],
+    ['an empty attribute is left out', '<p title="{~note~}" id="a">x</p>', {}, '<p id="a~c">x</p>'],
     ['an empty part leaves the rest', '<p class="a {~note~}">x</p>', {}, '<p class="a ">x</p>'],
     [
       'a plain opening mark',
@@ -220,7 +220,7 @@ describe('the root of a cast', () => {
       id: 'c',
     });
     expect(cast.markup).toBe(`<div ${carried} class="dark" data-a="&quot;">\n<p>a</p>\n</div>`);
-    expect(cast.mouldStyle).toContain(':is(#km_, [data-mould="board"]).dark p {');
+    expect(cast.mouldStyle).toContain(`${scopedTo('board').root}:not(html).dark p {`);
   });
   it('needs no wrapper for custom properties of the page', () => {
     expect(markupOf(someFields, '<p>a</p>', {}, ':root { --a: 1px }')).toContain(`<p ${carried}>`);

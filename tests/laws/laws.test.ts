@@ -2,7 +2,9 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
 import { describe, expect, it, onTestFinished } from 'vitest';
+import { runtimeParts } from '../../src/core/compile/script/runtime-parts.ts';
 import { wording } from '../../src/core/problem/wording.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -72,9 +74,12 @@ describe('the source', () => {
 });
 
 describe('what ships', () => {
-  it('to a page for starting a script is small', async () => {
+  it('to a page is small, whatever a mould needs of it', async () => {
     const { runtime } = await import('../../src/runtime/text.ts');
-    expect(runtime.start.length).toBeLessThan(400);
+    const { alone, ...parts } = runtime.parts;
+    expect(alone.length).toBeLessThan(400);
+    const all = runtimeParts.map((name) => parts[name]).join('');
+    expect(gzipSync(all, { level: 9 }).length).toBeLessThan(9999);
   });
 });
 

@@ -25,6 +25,7 @@ export function withBrowser(): {
       const page = await context.newPage();
       const complaints: string[] = [];
       page.on('pageerror', ({ message }) => complaints.push(message));
+      page.on('console', (said) => said.type() === 'error' && complaints.push(said.text()));
       await page.goto('http://host.localhost/');
       return Object.assign(page, { complaints });
     },

@@ -2,6 +2,7 @@ import type { JsonObject } from '../model/json-source.ts';
 import type { Library } from '../model/mould.ts';
 import type { CheckedValues } from '../model/values/check-values.ts';
 import type { Finding } from '../problem/finding.ts';
+import type { CastScript } from './script/cast-script.ts';
 
 /** One cast, made: the pieces that every form of delivery is put together from. */
 export interface Cast {
@@ -9,19 +10,31 @@ export interface Cast {
   readonly mould: string;
   readonly version: string;
   readonly title: string;
+  /** True for a cast that is to stand in a shadow root. */
+  readonly sealed: boolean;
   readonly values: CheckedValues;
   readonly kept: JsonObject;
   /** The markup with its root. */
   readonly markup: string;
+  /** Style that keeps a host's rules out of all casts of a page, whatever their mould; or ''. */
+  readonly reset: string;
   /** Style that all casts of the mould share. */
   readonly mouldStyle: string;
   /** Custom properties of this cast alone; empty where all are the mould's defaults. */
   readonly castStyle: string;
-  /** A function expression of `mould`, or undefined where the mould has no script. */
-  readonly script: string | undefined;
-  /** False where the script does not speak of `mould`, so that no values need to go with it. */
-  readonly scriptNeedsValues: boolean;
+  /** Style that has to stand in the page itself, though the cast is in a shadow root; or ''. */
+  readonly pageStyle: string;
+  /** Undefined where nothing of the mould has to run. */
+  readonly script: CastScript | undefined;
+  /** True where the root is a box around what the author wrote. */
+  readonly hasBox: boolean;
+  /** True where ids or names of the markup end in the cast's own id. */
+  readonly hasIds: boolean;
+  /** The mould's values where none are given. */
+  readonly defaults: CheckedValues;
   readonly libraries: readonly Library[];
+  /** Of these, what the page itself has to load. */
+  readonly loads: readonly Library[];
   /** Paths of the mould's files under assets/. */
   readonly assets: readonly string[];
   readonly findings: readonly Finding[];

@@ -13,15 +13,19 @@ import type { ExtraRule } from '../model/values/settle.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
+import { textOf } from '../text/utf8.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
 import { parseSources } from './parse-sources.ts';
+import { castScript, meansPage } from './script/cast-script.ts';
+import { fileAt } from './script/library-code.ts';
+import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
-import { moduleAddress, wrapScript } from './script/wrap-script.ts';
-import { compileStyle } from './style/compile-style.ts';
+import { compileStyle, type Manner } from './style/compile-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
+import type { Scope } from './template/scope.ts';
 import { toHtmlText } from './template/sink.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
@@ -38,11 +42,12 @@ export interface CompiledMould {
    * cast's findings.
    *
    * @param placeOf where each value stands in a file, so that findings can point there
+   * @param manner how it is kept apart from its host; by default scoped, with a look of its own
    * @throws Refusal when the mould is not sound or the cast is of another mould
    */
-  cast(cast?: CastFile, placeOf?: PlaceOfValue): Cast;
+  cast(cast?: CastFile, placeOf?: PlaceOfValue, manner?: Manner): Cast;
   /** The markup of checked values, and nothing else: what one cast costs. */
-  write(values: CheckedValues, id: string): string;
+  write(values: CheckedValues, id: string, suffix?: string): string;
 }
 
 /**
@@ -55,9 +60,13 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const { name, libraries = [] } = manifest;
   const { placeOf, fields } = fieldsOf(manifest, manifestText);
   const { root } = fields;
+  const sheets = [...sheetsOf(manifest), ...libraries];
   const usedProperties = propertiesNamedIn(template, style, script);
   const styles = compileStyle({
     ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
+    libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
+    loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
+    needs: neededProperties(manifest),
   });
   const templateFindings: Finding[] = [];
   const binder: Binder = {
@@ -68,40 +77,115 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const page = Object.entries(manifest.page ?? {})
     .map(([attribute, value]) => ` ${attribute}="${toHtmlText(value)}"`)
     .join('');
-  const rootAttributes = (id: string) => ` data-mould="${name}" data-cast="${id}"${page}`;
-  const needsWrapper = styles.stylesPage || page !== '';
-  const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
+  const rootAttributes = ({ id, suffix }: Scope) =>
+    `${suffix === '' ? ' data-mould-root' : ` data-mould="${name}" data-cast="${id}"`}${page}`;
   const read = readScript(script, parsed.script);
+  const needsWrapper = styles.stylesPage || page !== '' || asksForPage(mould);
+  const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
+  const { ids, handlers } = compiled;
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
   ];
-  const write = (values: CheckedValues, id: string): string =>
-    compiled.write({ id, rows: [values], indexes: [], counts: [] });
+  const write = (values: CheckedValues, id: string, suffix = `~${id}`): string =>
+    compiled.write({ id, suffix, rows: [values], indexes: [], counts: [] });
+  // What only a cast needs is made when the first is made, for each manner once.
+  const stylesIn = keptByKey(({ sealed, look }: Manner) =>
+    styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
+  );
+  const made = once(() =>
+    script.trim() === '' && handlers.length === 0
+      ? undefined
+      : castScript({
+          ...{ mould, parsed: parsed.script, read, handlers },
+          ...{ ids: ids.ids, hasIds: ids.isAny, renamed: styles.names.of.keyframes },
+        }),
+  );
   const shared = {
     ...{ mould: name, version: manifest.version, title: manifest.title ?? name },
-    mouldStyle: styles.ofMould,
-    script: script.trim() === '' ? undefined : wrapScript(script, read, compiled.markup, libraries),
-    scriptNeedsValues: read.usesMould,
-    libraries: [...sheetsOf(manifest), ...libraries],
+    ...{ hasBox: compiled.hasBox, hasIds: ids.isAny, defaults: root.default as CheckedValues },
+    libraries: sheets,
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
   return {
     ...{ name, root, findings, write },
     isSound: !findings.some(keepsFromCasting),
-    cast(castFile = {}, placeOfValue) {
+    cast(castFile = {}, placeOfValue, manner = {}) {
       const [first, ...others] = findings.filter(keepsFromCasting);
       if (first) throw new Refusal(first, ...others);
       const { values: given = {}, kept: before = {} } = castFile;
       const id = idOf(castFile, name);
       const rule = addressRule(binder.addressed);
       const { values, kept, ...checked } = checkAgainst(root, given, placeOfValue, rule);
+      const { reset, ofMould, ofPage, ofCast } = stylesIn(manner);
+      const { sealed = false } = manner;
       return {
-        ...{ ...shared, id, values, kept: { ...before, ...kept }, findings: checked.findings },
-        markup: write(values, id),
-        castStyle: styles.ofCast(values, id),
+        ...{ ...shared, id, sealed, values, kept: { ...before, ...kept } },
+        ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, id) },
+        markup: write(values, id, sealed ? '' : `~${id}`),
+        script: made(),
+        loads: sheets.flatMap((one) => loadOf(mould, one)),
+        findings: checked.findings,
       };
     },
+  };
+}
+
+/** What of a library the page has to load: its files that are not the mould's own. */
+function loadOf(mould: Mould, { script, style, ...library }: Library): Library[] {
+  const far = (address: string | undefined) =>
+    address !== undefined && fileAt(mould, address) === undefined ? address : undefined;
+  const [farScript, farStyle] = [far(script), far(style)];
+  if (farScript === undefined && farStyle === undefined) return [];
+  return [
+    {
+      ...library,
+      ...(farScript === undefined ? {} : { script: farScript }),
+      ...(farStyle === undefined ? {} : { style: farStyle }),
+    },
+  ];
+}
+
+/** The style of a library whose file came along; addresses in it are as from beside its file. */
+function sheetAt(mould: Mould, { style }: Library): string | undefined {
+  const file = style === undefined ? undefined : fileAt(mould, style);
+  if (style === undefined || file === undefined) return undefined;
+  const folder = style.slice(0, style.lastIndexOf('/') + 1);
+  return textOf(file).replace(
+    /url\(\s*(["']?)(?!["']|#|\/|[a-z][a-z0-9+.-]*:)([^)"']*)\1\s*\)/gi,
+    (_, quote: string, path: string) => `url(${quote}${folder}${path}${quote})`,
+  );
+}
+
+/** True where script or handlers mean the page's own elements, for which the cast has its root. */
+function asksForPage(mould: Mould): boolean {
+  const scripts = (mould.manifest.libraries ?? []).flatMap(({ script }) =>
+    script === undefined ? [] : textOf(fileAt(mould, script) ?? ''),
+  );
+  const handlers = mould.template.match(/\son[a-z]+\s*=[^>]*/gi) ?? [];
+  return [mould.script, ...handlers, ...scripts].some(meansPage);
+}
+
+function neededProperties({ needs }: Manifest): readonly string[] {
+  const { properties = [] } = needs ?? {};
+  return properties;
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
+function keptByKey<K, T>(make: (key: K) => T): (key: K) => T {
+  const made = new Map<string, T>();
+  return (key) => {
+    const name = JSON.stringify(key);
+    const value = made.get(name) ?? make(key);
+    made.set(name, value);
+    return value;
   };
 }
 

@@ -9,6 +9,8 @@ export interface DeliveryOptions {
   /** Also as a whole HTML document, to look at or to put into a frame. */
   readonly document?: boolean;
   readonly runtime: Runtime;
+  /** Casts that stand before it on the same page, whose shared style and code are there already. */
+  readonly before?: readonly Cast[];
 }
 
 /**
@@ -17,10 +19,14 @@ export interface DeliveryOptions {
  * @example
  * const { parts } = deliver(compiled.cast({ values }), { form: 'block', runtime });
  */
-export function deliver(cast: Cast, { form, document, runtime }: DeliveryOptions): Delivery {
-  const parts = forms[form](cast, runtime);
+export function deliver(
+  cast: Cast,
+  { form, document, runtime, before }: DeliveryOptions,
+): Delivery {
+  const parts = forms[form](cast, runtime, before);
+  const { html = '' } = parts;
   const whole = document ? { document: toDocument(parts.html ?? '', { title: cast.title }) } : {};
-  const count = cast.assets.length;
+  const count = cast.assets.filter((path) => html.includes(path)).length;
   const beside = count > 0 ? [finding('cast/assets-beside', { count })] : [];
   return {
     id: cast.id,

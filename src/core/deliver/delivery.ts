@@ -18,6 +18,6 @@ export interface Delivery {
 
 /** The code that ships to pages, given by whoever delivers; see `keen-mould/runtime`. */
 export interface Runtime {
-  /** An expression for a function of a cast's id, its values and its script. */
-  readonly start: string;
+  /** Each part by its name, as an expression for a function. */
+  readonly parts: Readonly<Record<string, string>>;
 }

@@ -37,6 +37,8 @@ export interface Manifest {
   readonly reaches?: readonly string[];
   /** Names of what it may only stand in. */
   readonly within?: readonly string[];
+  /** What it counts on the host for. */
+  readonly needs?: { readonly properties?: readonly string[] };
   /** Attributes that the snippet's body had, such as its class; the root carries them. */
   readonly page?: Readonly<Record<string, string>>;
   /** Viewport widths to look at, in CSS px. */

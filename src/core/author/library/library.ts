@@ -33,6 +33,11 @@ export function libraryOf(url: string, part: LibraryPart): Library {
   return toLibrary(name, version, part, url);
 }
 
+/** True for the name of a library that snippets commonly load. */
+export function isKnown(name: string): boolean {
+  return knownLibraries.some((one) => one.name === name.toLowerCase());
+}
+
 /** A library with the global name it makes, where that is known of it. */
 function toLibrary(
   name: string,

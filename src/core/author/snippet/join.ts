@@ -1,3 +1,4 @@
+import { nextScript } from '../../compile/script/script-parts.ts';
 import { codeStart } from './code-start.ts';
 
 /** A text without blank lines at its ends, and with one line end after it; '' for a blank one. */
@@ -15,15 +16,16 @@ export function joinStyles(styles: readonly string[]): string {
 }
 
 /**
- * Scripts one after the other. Apart, each ended where its tag did; together, a line that begins
- * with one of `( [ / + - . , \`` would go on with the line before (ECMAScript, 12.10).
+ * Scripts one after the other, with a line between them that lets each fail alone. Apart, each
+ * ended where its tag did; together, a line that begins with one of `( [ / + - . , \`` would go on
+ * with the line before (ECMAScript, 12.10).
  */
 export function joinScripts(scripts: readonly string[]): string {
   let joined = '';
   for (const script of scripts.map(tidyEnds)) {
     if (script === '') continue;
     const goesOn = joined !== '' && '([/+-.,`'.includes(script.charAt(codeStart(script)));
-    joined += joined === '' ? script : `\n${goesOn ? ';' : ''}${script}`;
+    joined += joined === '' ? script : `\n${nextScript}\n${goesOn ? ';' : ''}${script}`;
   }
   return joined;
 }

@@ -6,6 +6,7 @@ import { fontsAt } from '../library/fonts.ts';
 import {
   bringInstalled,
   type InstalledFiles,
+  isKnown,
   type LibraryPart,
   libraryOf,
 } from '../library/library.ts';
@@ -243,8 +244,9 @@ class MarkupSplitter {
     const found = this.shelf.find(this.file, url);
     if (!found) return false;
     const { path, file } = found;
-    const { version } = libraryOf(path, part);
-    if (file.text === undefined || version !== undefined || /[.-]min\./.test(path)) {
+    const { version, name } = libraryOf(path, part);
+    const isLibrary = version !== undefined || isKnown(name) || /[.-]min\./.test(path);
+    if (file.text === undefined || isLibrary) {
       const place = this.shelf.bring(this.file, url) ?? url;
       this.libraries.push({ ...libraryOf(path, part), [part]: place });
       return true;

@@ -1,4 +1,5 @@
 import type { ImportDeclaration, Program } from 'acorn';
+import type { Library } from '../../model/mould.ts';
 import type { Edit } from '../../text/edits.ts';
 
 /** An import statement of a script, and the statement that does the same inside a function. */
@@ -66,4 +67,11 @@ export function asCalls(
     ...{ start, end },
     text: asCall(addressOf(from)),
   }));
+}
+
+/** The address of the module that a library of some name is; one of ours begins with a dot. */
+export function moduleAddress(libraries: readonly Library[], from: string): string | undefined {
+  const address = libraries.find(({ name, module }) => name === from && module)?.module;
+  if (address !== undefined) return address.replace(/^(?=assets\/)/, './');
+  return /^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/)/i.test(from) ? from : undefined;
 }

@@ -40,16 +40,22 @@ export function readScript(script: string, parsed = parseScript(script)): Script
   return { ...facts, isStrict: true, awaits: true, imports, findings };
 }
 
+/** True for code that may read the values: it speaks of mould, and of no other member of it. */
+export function asksForValues(code: string): boolean {
+  return /\bmould\b(?!\s*\.\s*(?:root|id|page|channel)\b)/.test(code);
+}
+
 function factsOf(program: Program, script: string) {
   const [first] = program.body;
   const isStrict =
     first?.type === 'ExpressionStatement' &&
     'directive' in first &&
     first.directive === 'use strict';
-  return { isStrict, usesMould: /\bmould\b/.test(script), globals: globalNames(program) };
+  return { isStrict, usesMould: asksForValues(script), globals: globalNames(program) };
 }
 
-function globalNames(program: Program): string[] {
+/** Names that a script declares at its top. */
+export function globalNames(program: Program): string[] {
   const names: string[] = [];
   for (const statement of program.body) {
     if (statement.type === 'FunctionDeclaration' || statement.type === 'ClassDeclaration') {
@@ -62,7 +68,7 @@ function globalNames(program: Program): string[] {
 }
 
 /** The names a binding pattern makes (ECMAScript, 8.6.1 BoundNames). */
-function boundNames(pattern: Pattern | null): string[] {
+export function boundNames(pattern: Pattern | null): string[] {
   switch (pattern?.type) {
     case 'Identifier':
       return [pattern.name];

@@ -1,35 +1,75 @@
+import { type CssNode, walk } from 'css-tree';
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import type { JsonPath } from '../../model/json-source.ts';
 import { choices } from '../../model/kinds/choice.ts';
 import type { CheckedValues } from '../../model/values/check-values.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { urlProperty } from '../template/own-ids.ts';
 import { isCssValue } from './css-value.ts';
-import type { ParsedStyle } from './parse-style.ts';
+import { type PageNames, readPageNames } from './page-names.ts';
+import { takePageRules } from './page-rules.ts';
+import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, styledFields } from './properties.ts';
-import { castSelector, rootSelector } from './root-selector.ts';
+import { reset } from './reset.ts';
+import {
+  castSelector,
+  resetWeight,
+  rootMark,
+  rootSelector,
+  type Scoping,
+} from './root-selector.ts';
 import { scopeStyle } from './scope-style.ts';
+
+/** How a cast is kept apart from its host. */
+export interface Manner {
+  /** True for a shadow root. */
+  readonly sealed?: boolean;
+  /** `own`, as the snippet looked; `host`, with the type and colours of the site. */
+  readonly look?: 'own' | 'host';
+}
 
 /** What the style of a mould is compiled with. */
 export interface StyleSource {
   readonly mouldName: string;
   readonly style: string;
   readonly parsed: ParsedStyle;
+  /** Style of libraries whose files came along, in order. */
+  readonly libraries: readonly string[];
+  /** True where a library's style is loaded from elsewhere, and needs to reach the cast. */
+  readonly loadsStyle: boolean;
   readonly root: Field;
   /** Custom properties that style, script or markup speak of. */
   readonly usedProperties: ReadonlySet<string>;
+  /** Custom properties that are meant to come from the host. */
+  readonly needs: readonly string[];
   /** Where a field is declared in mould.json. */
   readonly placeOf: (at: JsonPath) => Place;
 }
 
-/** The style of a mould, and of each of its casts. */
-export interface CompiledStyle {
+/** The style of a mould, and of each of its casts, in one manner. */
+export interface CastStyle {
+  /** What keeps a host's rules out of all casts on a page; '' where it is let in. */
+  readonly reset: string;
   /** Style that all casts share: the author's rules, then the defaults of the fields. */
   readonly ofMould: string;
+  /** What CSS registers for a page only, for a cast in a shadow tree. */
+  readonly ofPage: string;
   /** What a cast adds: the properties whose values are not the defaults; '' for none. */
   readonly ofCast: (values: CheckedValues, id: string) => string;
+}
+
+export interface CompiledStyle {
+  readonly inManner: (manner: Manner, ids: StyleIds) => CastStyle;
   /** True where rules for html or body need the root to be a box of its own. */
   readonly stylesPage: boolean;
+  /** New names of what CSS keeps by name for a page. */
+  readonly names: PageNames;
   readonly findings: readonly Finding[];
+}
+
+/** The ids of a template as far as style speaks of them. */
+export interface StyleIds {
+  readonly ownsId: (id: string) => boolean;
 }
 
 /**
@@ -38,24 +78,94 @@ export interface CompiledStyle {
  */
 export function compileStyle(source: StyleSource): CompiledStyle {
   const { mouldName, style, parsed, root, usedProperties } = source;
-  const scoped = scopeStyle(style, mouldName, parsed);
+  const sheets = source.libraries.map((text) => ({ text, parsed: parseStyle(text) }));
+  const trees = [...sheets.map((one) => one.parsed.tree), parsed.tree];
+  const ofFields = new Set(fieldsBelow(root).map((field) => field.property));
+  const names = readPageNames(trees, mouldName, new Set([...ofFields, ...source.needs]));
+  const first = scopeStyle(style, mouldName, { parsed, names });
   const styled = styledFields(root, usedProperties);
   const defaults = declarationsOf(styled, root.default);
-  // What stood in a body keeps its margins inside; without weight, so that any rule beats it.
-  const box = scoped.stylesPage
-    ? ruleOf(`:where([data-mould="${mouldName}"])`, ['display: flow-root'])
-    : '';
-  return {
-    ofMould: [scoped.css.trimEnd(), box, ruleOf(rootSelector(mouldName), defaults)]
-      .filter((part) => part !== '')
-      .join('\n\n'),
-    ofCast: (values, id) => {
-      const own = declarationsOf(styled, values).filter((one, index) => one !== defaults[index]);
-      return ruleOf(castSelector(mouldName, id), own);
-    },
-    stylesPage: scoped.stylesPage,
-    findings: [...scoped.findings, ...looseChoices(source)],
+  const undeclared = undeclaredProperties(trees, usedProperties, ofFields, source.needs);
+  const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
+    const options = { sealed, names, ownsId, keepsRem: look === 'host' };
+    const scoping: Scoping = { mouldName, sealed, rank: 0 };
+    const scoped = [
+      ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),
+      scopeStyle(style, mouldName, { ...options, parsed }),
+    ];
+    const urls = new Set<string>();
+    const written = scoped.map(({ css }) =>
+      (sealed ? css : withOwnUrls(css, ownsId, urls)).trimEnd(),
+    );
+    const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
+    // What stood in a body keeps its margins inside; weaker than any rule of the author's.
+    const box = scoped.some((one) => one.stylesPage) ? ['display: flow-root'] : [];
+    const mark = rootMark(scoping);
+    return {
+      reset: sealed ? sealedReset(look) : look === 'own' && !source.loadsStyle ? reset : '',
+      ofPage,
+      ofMould: [
+        ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [
+          ...box,
+          ...undeclared,
+        ]),
+        ...rules,
+        ruleOf(rootSelector(scoping), defaults),
+      ]
+        .filter((part) => part !== '')
+        .join('\n\n'),
+      ofCast: (values, id) => {
+        const own = declarationsOf(styled, values).filter((one, index) => one !== defaults[index]);
+        const addresses = [...urls].map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
+        return ruleOf(castSelector(scoping, id), [...own, ...addresses]);
+      },
+    };
   };
+  return {
+    inManner,
+    ...{ stylesPage: first.stylesPage, names },
+    findings: [...first.findings, ...looseChoices(source)],
+  };
+}
+
+/** In a shadow tree a host reaches only what it lets the whole of it inherit. */
+function sealedReset(look: string): string {
+  return look === 'own' ? ':host { all: initial; display: block }' : '';
+}
+
+/** Custom properties that nothing inside declares, which a host might have for something else. */
+function undeclaredProperties(
+  trees: readonly CssNode[],
+  used: ReadonlySet<string>,
+  ofFields: ReadonlySet<string>,
+  needs: readonly string[],
+): string[] {
+  const declared = new Set<string>([...ofFields, ...needs]);
+  const spoken = new Set<string>();
+  for (const tree of trees) {
+    walk(tree, (node) => {
+      if (node.type === 'Atrule' && node.name === 'property' && node.prelude?.type === 'Raw') {
+        declared.add(node.prelude.value.trim());
+      }
+      if (node.type !== 'Declaration') return;
+      if (node.value.type === 'Raw') {
+        for (const [, name = ''] of node.value.value.matchAll(/var\(\s*(--[\w-]+)/g))
+          spoken.add(name);
+      }
+    });
+  }
+  return [...spoken]
+    .filter((name) => used.has(name) && !declared.has(name))
+    .map((name) => `${name}: initial`);
+}
+
+/** `url(#grain)` in style that all casts share means another element in each of them. */
+function withOwnUrls(css: string, ownsId: StyleIds['ownsId'], urls: Set<string>): string {
+  return css.replace(/url\(\s*(["']?)#([\w.-]+)\1\s*\)/g, (whole, _quote, id: string) => {
+    if (!ownsId(id)) return whole;
+    urls.add(id);
+    return `var(${urlProperty(id)})`;
+  });
 }
 
 /** A choice that style makes use of is written as it stands, so each has to be a CSS value. */

@@ -5,12 +5,13 @@ import type MagicString from 'magic-string';
 const initialPx = 16;
 
 /**
- * The size of type that a style sheet gives the root of its page, in px; undefined where it gives
- * none, or one that depends on the viewport. Only rules outside conditions count.
+ * The size of type that a style sheet gives the root of its page, in px: what browsers begin with
+ * where it gives none, undefined where it depends on the viewport. Only rules outside conditions
+ * count.
  */
 export function rootSizePx(tree: CssNode): number | undefined {
-  let size: number | undefined;
-  if (tree.type !== 'StyleSheet') return undefined;
+  let size: number | undefined = initialPx;
+  if (tree.type !== 'StyleSheet') return size;
   for (const rule of tree.children) {
     if (rule.type !== 'Rule' || !/^(?:html|:root)$/i.test(generate(rule.prelude))) continue;
     for (const one of rule.block.children) {
@@ -33,7 +34,13 @@ function toPx(value: string): number | undefined {
  * a size of its own. Conditions of at-rules are left: there, rem is never the root's size (Media
  * Queries 4, 1.3).
  */
-export function resolveRem(edits: MagicString, tree: CssNode, source: string, px: number): void {
+export function resolveRem(
+  edits: MagicString,
+  tree: CssNode,
+  source: string,
+  px: number | undefined,
+): void {
+  if (px === undefined || !/\drem\b/i.test(source)) return;
   walk(tree, {
     visit: 'Declaration',
     enter: (declaration: Declaration) => {
@@ -45,7 +52,7 @@ export function resolveRem(edits: MagicString, tree: CssNode, source: string, px
         const [, number] = /^(.+)rem$/i.exec(source.slice(from + start, from + end)) ?? [];
         if (number === undefined) return;
         const length = Number((Number(number) * px).toFixed(4));
-        edits.overwrite(from + start, from + end, `${length}px`);
+        edits.update(from + start, from + end, `${length}px`);
       });
     },
   });

@@ -1,10 +1,12 @@
-import { type CssNode, keyword, type Selector, type SelectorList } from 'css-tree';
+import { type CssNode, generate, keyword, type Selector, type SelectorList, walk } from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { type LayerRanks, layersIn } from './layers.ts';
+import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
-import { insideGuard, rootSelector, withinSelector } from './root-selector.ts';
+import { insideGuard, rootSelector, type Scoping, withinSelector } from './root-selector.ts';
 import { resolveRem, rootSizePx } from './root-size.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
@@ -13,6 +15,17 @@ export interface ScopedStyle {
   /** True where rules for html or body set more than custom properties, which needs a box. */
   readonly stylesPage: boolean;
   readonly findings: readonly Finding[];
+}
+
+export interface ScopeOptions {
+  readonly parsed?: ParsedStyle;
+  /** True for a shadow tree, which needs no prefixes. */
+  readonly sealed?: boolean;
+  /** True for a look of the host's: lengths in rem stay those of its root. */
+  readonly keepsRem?: boolean;
+  /** True for an id that each cast has one of its own of. */
+  readonly ownsId?: (id: string) => boolean;
+  readonly names?: PageNames;
 }
 
 /** At-rules whose blocks hold rules with selectors for elements. */
@@ -24,21 +37,26 @@ const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-s
  *
  * - `.card` also matches the root itself, since that is an element of the author's.
  * - `html`, `body` and `:root` become the root; `html.js body.dark` is one compound of it.
- * - Where the page's root has a size of type, `rem` becomes the px it was there.
+ * - `rem` becomes the px it was on the page it came from, since a host's root has a size of its own.
+ * - `#card` is the id of any cast, and names that CSS keeps page-wide are the mould's own.
+ * - A layer becomes a strength below that of the rules outside layers.
  * - Selectors nested in a rule are left, since their parent is under the root already.
  */
 export function scopeStyle(
   style: string,
   mouldName: string,
-  parsed: ParsedStyle = parseStyle(style),
+  options: ScopeOptions = {},
 ): ScopedStyle {
-  const { tree, faults } = parsed;
+  const { sealed = false, keepsRem = false, ownsId = () => false } = options;
+  const { tree, faults } = options.parsed ?? parseStyle(style);
   const lines = indexLines('style.css', style);
   const edits = new MagicString(style);
-  const scoper = new Scoper(edits, style, mouldName);
+  const layers = sealed ? undefined : layersIn(tree);
+  const scoper = new Scoper(edits, { mouldName, sealed, rank: layers?.count ?? 0 }, layers);
   scoper.visit(tree);
-  const sizePx = rootSizePx(tree);
-  if (sizePx !== undefined) resolveRem(edits, tree, style, sizePx);
+  if (!sealed) ownIdsIn(edits, tree, style, ownsId);
+  renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
+  if (!keepsRem) resolveRem(edits, tree, style, rootSizePx(tree));
   // What cannot be read inside a rule that is scoped reaches no further than the rule does.
   const loose = faults.filter(({ offset }) => !scoper.scoped.some((range) => holds(range, offset)));
   const findings = loose.map(({ what, offset }) =>
@@ -47,25 +65,61 @@ export function scopeStyle(
   return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
 }
 
+/** `#card` as the id of whichever cast, and attributes that speak of it; the same weight. */
+function ownIdsIn(
+  edits: MagicString,
+  tree: CssNode,
+  style: string,
+  ownsId: (id: string) => boolean,
+): void {
+  walk(tree, (node) => {
+    if (node.type === 'IdSelector' && ownsId(node.name)) {
+      edits.update(start(node), end(node), `:is(#${node.name}, [id^="${node.name}~"])`);
+    } else if (node.type === 'AttributeSelector' && node.matcher === '=' && node.value) {
+      const value = node.value.type === 'String' ? node.value.value : node.value.name;
+      if (!ownsId(value.replace(/^#/, ''))) return;
+      const written = style.slice(start(node), end(node));
+      edits.update(
+        start(node),
+        end(node),
+        `:is(${written}, [${generate(node.name)}^="${value}~"])`,
+      );
+    }
+  });
+}
+
 class Scoper {
   stylesPage = false;
   /** Blocks of the rules that were put under the root. */
   readonly scoped: Range[] = [];
   private readonly edits: MagicString;
-  private readonly style: string;
-  private readonly mouldName: string;
+  private scoping: Scoping;
+  private readonly layers: LayerRanks | undefined;
 
-  constructor(edits: MagicString, style: string, mouldName: string) {
+  constructor(edits: MagicString, scoping: Scoping, layers: LayerRanks | undefined) {
     this.edits = edits;
-    this.style = style;
-    this.mouldName = mouldName;
+    this.scoping = scoping;
+    this.layers = layers;
   }
 
   visit(node: CssNode): void {
     if (node.type === 'StyleSheet' || node.type === 'Block') {
       for (const child of node.children) this.visit(child);
     } else if (node.type === 'Atrule') {
-      if (node.block && grouping.has(keyword(node.name).basename)) this.visit(node.block);
+      const { basename } = keyword(node.name);
+      if (node.block && grouping.has(basename)) {
+        const outside = this.scoping;
+        const rank = this.layers?.rankOf.get(node);
+        if (rank !== undefined) {
+          this.scoping = { ...outside, rank };
+          // A condition that always holds keeps the block, and its lines, as they are.
+          this.edits.update(start(node), start(node.block), '@media all ');
+        }
+        this.visit(node.block);
+        this.scoping = outside;
+      } else if (this.layers && basename === 'layer') {
+        this.edits.update(start(node), end(node), '');
+      }
     } else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
       const isPage = this.scopeList(node.prelude);
       this.scoped.push({ start: start(node.block), end: end(node.block) });
@@ -91,7 +145,7 @@ class Scoper {
     for (const compound of compounds.slice(Math.max(1, pageCompounds))) {
       const { combinator } = compound;
       if (combinator === '+' || combinator === '~') {
-        this.edits.appendLeft(endOfSimple(compound), insideGuard(this.mouldName));
+        this.edits.appendLeft(endOfSimple(compound), insideGuard(this.scoping));
       }
     }
     return pageCompounds === compounds.length;
@@ -99,16 +153,25 @@ class Scoper {
 
   /** `html.js body.dark` → the root with both classes: the page's part of a selector is one. */
   private mergeIntoRoot(compounds: readonly Compound[]): void {
-    const first = compounds[0] as Compound;
-    const last = compounds.at(-1) as Compound;
-    const kept = compounds
-      .flatMap(({ parts }) => parts.filter((part) => !isPagePart(part)))
-      .map((part) => this.style.slice(start(part), end(part)));
-    this.edits.overwrite(first.start, last.end, rootSelector(this.mouldName) + kept.join(''));
+    const parts = compounds.flatMap((one) => one.parts);
+    // What is said of body counts more than what is said of html, around it.
+    const body = parts.some((part) => part.type === 'TypeSelector' && /^body$/i.test(part.name));
+    const root = rootSelector(this.scoping) + (body && !this.scoping.sealed ? ':not(html)' : '');
+    let isWritten = false;
+    for (const part of parts) {
+      if (!isPagePart(part)) continue;
+      this.edits.update(start(part), end(part), isWritten ? '' : root);
+      isWritten = true;
+    }
+    // What stands between the compounds goes, the simple selectors stay where they are.
+    for (const [at, compound] of compounds.slice(1).entries()) {
+      const before = compounds[at] as Compound;
+      if (compound.start > before.end) this.edits.update(before.end, compound.start, '');
+    }
   }
 
   private scopeFirst(compound: Compound | undefined): void {
-    if (compound) this.edits.appendLeft(endOfSimple(compound), withinSelector(this.mouldName));
+    if (compound) this.edits.appendLeft(endOfSimple(compound), withinSelector(this.scoping));
   }
 }
 

@@ -14,6 +14,7 @@ import type { Hole } from './hole.ts';
 import { compileLinkAttributes, linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
 import { type Attribute, type Element, isBinding } from './markup.ts';
+import type { OwnIds } from './own-ids.ts';
 import { joined, type Write } from './scope.ts';
 import { toHtmlText } from './sink.ts';
 
@@ -25,6 +26,7 @@ export interface AttributeSetting {
   readonly binder: Binder;
   readonly holes: readonly Hole[];
   readonly loops: readonly string[];
+  readonly owned: OwnIds['owned'];
   /** Set where the element itself is a block. */
   readonly block: Block | undefined;
 }
@@ -58,7 +60,8 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
   const { binder } = setting;
   const bound = bind(setting, element, attribute);
   if (!bound) return [];
-  const write = compileAttribute(binder, writtenName(binder, attribute), attribute.quote, bound);
+  const compiled = compileAttribute(binder, writtenName(binder, attribute), attribute.quote, bound);
+  const write = setting.owned(element, attribute, compiled);
   const range = withBlankBefore(binder.source, attribute);
   const link = linkOf(element, attribute, bound);
   const authors = element.attributes.filter(({ name }) => name === 'target' || name === 'rel');

@@ -5,8 +5,10 @@ import type { Binder } from './binder.ts';
 import { type Block, blockAt, compileBlock, findBlocks } from './block.ts';
 import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
+import { type FoundHandlers, takeHandlers } from './inline-handlers.ts';
 import { type Mark, writeMarked } from './mark.ts';
 import { type Element, type Markup, readMarkup } from './markup.ts';
+import { type OwnIds, ownIds } from './own-ids.ts';
 import type { ParsedTemplate } from './parse-template.ts';
 import type { Scope, Write } from './scope.ts';
 
@@ -14,18 +16,24 @@ import type { Scope, Write } from './scope.ts';
 export interface CompiledTemplate {
   readonly write: Write;
   readonly markup: Markup;
+  readonly handlers: FoundHandlers['handlers'];
+  readonly ids: OwnIds;
+  /** True where the root is a box around what the author wrote. */
+  readonly hasBox: boolean;
+  /** The name of the element that is the root. */
+  readonly rootName: string;
 }
 
 /**
  * Compiles a template. What is not bound is the author's own text, slice by slice; nothing is
  * printed anew.
  *
- * @param rootAttributes what the root carries, by a cast's id, with a blank before it
+ * @param rootAttributes what the root carries, with a blank before it
  * @param needsWrapper true where style has rules for the page's body, which need a box
  */
 export function compileTemplate(
   binder: Binder,
-  rootAttributes: (id: string) => string,
+  rootAttributes: (scope: Scope) => string,
   needsWrapper: boolean,
   parsed: ParsedTemplate,
 ): CompiledTemplate {
@@ -33,26 +41,29 @@ export function compileTemplate(
   const markup = readMarkup(source, parsed);
   const blocks = findBlocks(binder, markup);
   const holes = findHoles(source);
-  const marks = markup.elements.flatMap((element) => {
+  const ids = ownIds(markup);
+  const { handlers, marks: handlerMarks } = takeHandlers(markup);
+  const { owned } = ids;
+  const marks: Mark[] = markup.elements.flatMap((element) => {
     const around = blockAt(blocks, element.start);
     if (around?.isBroken) return [];
     const block = around?.element === element ? around : undefined;
-    return markAttributes({ binder, holes, loops: around?.loops ?? [], block }, element);
+    return markAttributes({ binder, holes, loops: around?.loops ?? [], block, owned }, element);
   });
-  marks.push(...markHoles(binder, markup, blocks, holes));
+  marks.push(...handlerMarks, ...ids.marks, ...markHoles(binder, markup, blocks, holes));
   const root = needsWrapper ? undefined : ownRoot(markup, blocks);
   if (root) {
     const nameEnd = root.start + 1 + root.name.length;
-    marks.push({ start: nameEnd, end: nameEnd, write: ({ id }) => rootAttributes(id) });
+    marks.push({ start: nameEnd, end: nameEnd, write: rootAttributes });
   }
   reportEnd(binder, markup);
   const end = source.length;
   const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
   const closing = endTags(markup, blocks, undefined);
   const whole = closing === '' ? content : (scope: Scope) => content(scope) + closing;
-  if (root) return { write: whole, markup };
-  const write: Write = (scope) => `<div${rootAttributes(scope.id)}>\n${whole(scope)}\n</div>`;
-  return { write, markup };
+  const read = { markup, handlers, ids, hasBox: !root, rootName: root?.name ?? 'div' };
+  if (root) return { ...read, write: whole };
+  return { ...read, write: (scope) => `<div${rootAttributes(scope)}>\n${whole(scope)}\n</div>` };
 }
 
 /** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */

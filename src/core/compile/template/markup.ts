@@ -23,6 +23,8 @@ export interface Element extends Range {
   readonly endTag: Range | undefined;
   readonly attributes: readonly Attribute[];
   readonly parent: Element | undefined;
+  /** The value of an attribute, character references read. */
+  valueOf(name: string): string | undefined;
   /** True when one of its attributes is as asked; quicker than to look where they stand. */
   carries(isAsked: (name: string, value: string) => boolean): boolean;
 }
@@ -164,9 +166,18 @@ class SourceElement implements Element {
       .sort((a, b) => a.start - b.start);
   }
 
+  valueOf(name: string): string | undefined {
+    return this.node.attrs.find((one) => nameOf(one) === name)?.value;
+  }
+
   carries(isAsked: (name: string, value: string) => boolean): boolean {
     return this.node.attrs.some(({ name, value }) => isAsked(name, value));
   }
+}
+
+/** As it is written: the parser takes the prefix of a foreign one apart. */
+function nameOf({ prefix, name }: Token.Attribute): string {
+  return prefix ? `${prefix}:${name}` : name;
 }
 
 function toRange({ startOffset, endOffset }: Token.Location): Range {

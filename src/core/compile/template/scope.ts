@@ -4,6 +4,8 @@ import type { Reference, RowFact } from '../../model/path.ts';
 /** Where a cast being written stands: its values, and the row of each open loop. */
 export interface Scope {
   readonly id: string;
+  /** What ids of the cast end with; '' in a shadow root, which has ids of its own. */
+  readonly suffix: string;
   /** The values at 0, then the row of each open loop. */
   readonly rows: Json[];
   /** From 0, by loop. */

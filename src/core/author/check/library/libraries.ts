@@ -1,7 +1,7 @@
+import { dottedName, memberName, type Syntax } from '../../../compile/script/syntax.ts';
 import type { Library } from '../../../model/mould.ts';
 import { knownLibraries } from '../../library/known-libraries.ts';
 import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
-import { dottedName, memberName, type Syntax } from '../subject/script-source.ts';
 import type { Subject } from '../subject/subject.ts';
 import { jqueryMethods } from './jquery-methods.ts';
 

@@ -3,9 +3,9 @@ import {
   literalText,
   memberName,
   type ScriptNode,
-  type ScriptSource,
   type Syntax,
-} from '../subject/script-source.ts';
+} from '../../../compile/script/syntax.ts';
+import type { ScriptSource } from '../subject/script-source.ts';
 
 /** A call in a script. */
 export interface Call {

@@ -1,5 +1,6 @@
+import { literalText } from '../../../compile/script/syntax.ts';
 import { type Check, flaw } from '../check.ts';
-import { literalText, type ScriptSource } from '../subject/script-source.ts';
+import type { ScriptSource } from '../subject/script-source.ts';
 import { assignmentsOf, type Call, callsOf, jqueryCall, onceEach } from './calls.ts';
 
 const taken = /^(?:window|document|window\.document|document\.body|self)\.on[a-z]+$/;

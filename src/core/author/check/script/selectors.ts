@@ -1,14 +1,14 @@
 import { htmlTagNames } from 'html-tag-names';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { nearSlip } from '../near-slip.ts';
-import { attributeOf } from '../subject/markup-source.ts';
 import {
   dottedName,
   literalText,
   memberName,
-  type ScriptSource,
   type Syntax,
-} from '../subject/script-source.ts';
+} from '../../../compile/script/syntax.ts';
+import { type Check, type Flaw, flaw } from '../check.ts';
+import { nearSlip } from '../near-slip.ts';
+import { attributeOf } from '../subject/markup-source.ts';
+import type { ScriptSource } from '../subject/script-source.ts';
 import type { Subject } from '../subject/subject.ts';
 
 /** How a call looks elements up: by selector, by id or by class name. */

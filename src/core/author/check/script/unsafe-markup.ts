@@ -1,13 +1,13 @@
-import type { Field } from '../../../model/field.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { MarkupSource } from '../subject/markup-source.ts';
 import {
   dottedName,
   memberName,
   type ScriptNode,
-  type ScriptSource,
   type Syntax,
-} from '../subject/script-source.ts';
+} from '../../../compile/script/syntax.ts';
+import type { Field } from '../../../model/field.ts';
+import { type Check, type Flaw, flaw } from '../check.ts';
+import type { MarkupSource } from '../subject/markup-source.ts';
+import type { ScriptSource } from '../subject/script-source.ts';
 
 /** Kinds whose value holds markup on purpose. */
 const markupKinds = new Set(['markup', 'richtext']);

@@ -1,3 +1,4 @@
   var rung = function () { return 1 }
 
+//# next script
 ;  (function () { rung() })()

@@ -1,0 +1,95 @@
+import type { Pattern, Program } from 'acorn';
+import type { ParsedScript } from './parse-script.ts';
+import { boundNames } from './read-script.ts';
+import {
+  dottedName,
+  isDeclaredAt,
+  memberName,
+  namesOf,
+  nodesByType,
+  type ScriptNames,
+  type ScriptNode,
+  type Syntax,
+} from './syntax.ts';
+
+/** What a script asks of the page it was written for. */
+export interface PageUse {
+  /** Names it speaks of and does not declare. */
+  readonly free: ReadonlySet<string>;
+  /** Of these, names it assigns to. */
+  readonly assigned: ReadonlySet<string>;
+  /** Names it writes as members of its window: `window.x = …`. */
+  readonly written: ReadonlySet<string>;
+  /** Names it reads as members of its window. */
+  readonly read: ReadonlySet<string>;
+  readonly program: Program | undefined;
+  readonly nodes: ReadonlyMap<string, readonly ScriptNode[]>;
+  /** True where an identifier means a name that nothing around it declares. */
+  readonly isFree: (at: ScriptNode) => boolean;
+}
+
+const noUse: PageUse = {
+  ...{ free: new Set(), assigned: new Set(), written: new Set(), read: new Set() },
+  ...{ program: undefined, nodes: new Map(), isFree: () => false },
+};
+
+/** Names of the window itself. */
+const windowNames = new Set(['window', 'self', 'globalThis', 'frames']);
+
+/** Reads what a script asks of its page, without running it. */
+export function readPageUse(parsed: ParsedScript): PageUse {
+  if ('fault' in parsed) return noUse;
+  const names = namesOf(parsed.program);
+  const nodes = nodesByType(parsed.program);
+  const isFree = freeIn(names);
+  const members = (nodes.get('MemberExpression') ?? []).filter(({ node }) =>
+    windowNames.has(dottedName(node.object as Syntax) ?? ''),
+  );
+  const isTarget = ({ node, parent }: ScriptNode) =>
+    parent?.node.type === 'AssignmentExpression' && parent.node.left === node;
+  const nameOf = ({ node }: ScriptNode) => memberName(node) ?? [];
+  const free = new Set(names?.globals.keys() ?? []);
+  return {
+    ...{ free, nodes, isFree, program: parsed.program },
+    assigned: new Set(assignedIn(nodes).filter((name) => free.has(name))),
+    written: new Set(members.filter(isTarget).flatMap(nameOf)),
+    read: new Set(members.filter((one) => !isTarget(one)).flatMap(nameOf)),
+  };
+}
+
+function freeIn(names: ScriptNames | undefined): PageUse['isFree'] {
+  return (at) => isReference(at) && !isDeclaredAt(names, String(at.node.name), at);
+}
+
+/** False for an identifier that is only the name of a member, a key or a label. */
+function isReference({ node, parent }: ScriptNode): boolean {
+  const around = parent?.node;
+  switch (around?.type) {
+    case 'MemberExpression':
+      return around.object === node || around.computed === true;
+    case 'Property':
+      return around.value === node || around.computed === true;
+    case 'MethodDefinition':
+    case 'PropertyDefinition':
+      return around.value === node || around.computed === true;
+    case 'LabeledStatement':
+    case 'BreakStatement':
+    case 'ContinueStatement':
+    case 'MetaProperty':
+      return false;
+    default:
+      return true;
+  }
+}
+
+function assignedIn(nodes: PageUse['nodes']): string[] {
+  const of = (type: string, key: string) =>
+    (nodes.get(type) ?? []).map(({ node }) => node[key] as Syntax);
+  const targets = [
+    ...of('AssignmentExpression', 'left'),
+    ...of('UpdateExpression', 'argument'),
+    ...of('ForInStatement', 'left'),
+    ...of('ForOfStatement', 'left'),
+  ];
+  return targets.flatMap((to) => boundNames(to as unknown as Pattern));
+}

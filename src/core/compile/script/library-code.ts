@@ -1,0 +1,82 @@
+import MagicString from 'magic-string';
+import type { Mould } from '../../model/mould.ts';
+import { hashOf, textOf } from '../../text/utf8.ts';
+import { type PageUse, readPageUse } from './free-names.ts';
+import { endless, isBuiltIn, isLive, leadingOut, ownNames } from './names-in-reach.ts';
+import { applyEdits, pageEdits } from './page-edits.ts';
+import { parseScript } from './parse-script.ts';
+import { globalNames } from './read-script.ts';
+
+/** A library whose text came along, as a function that can be run inside a cast's confinement. */
+export interface LibraryCode {
+  /** The same for the same text, whichever mould brings it. */
+  readonly key: string;
+  /** True for one that works for a whole page, and is run there once. */
+  readonly once: boolean;
+  /** Names of the page that it is given its own of. */
+  readonly names: readonly string[];
+  readonly code: string;
+  readonly text: string;
+}
+
+/**
+ * The libraries of a mould whose files came along. jQuery is shared by a page, and so is what asks
+ * nothing of the document; all others look for elements of their own, and are run once a cast.
+ *
+ * @param wanted names the mould's own code counts on, which a library may declare
+ */
+export function libraryCodes(mould: Mould, wanted: ReadonlySet<string>): LibraryCode[] {
+  const found = (mould.manifest.libraries ?? []).flatMap(
+    ({ name, version = '', script, provides }) => {
+      const file = script === undefined ? undefined : fileAt(mould, script);
+      if (file === undefined) return [];
+      const text = textOf(file);
+      return [{ name, version, provides, text, use: readPageUse(parseScript(text)) }];
+    },
+  );
+  const asked = new Set([...wanted, ...found.flatMap(({ use }) => [...use.free])]);
+  return found.map(({ name, version, provides, text, use }) => {
+    const isJquery = provides === 'jQuery';
+    const isPlugin = !isJquery && (use.free.has('jQuery') || /\$\.fn\b/.test(text));
+    const isBlind = !/\bdocument\b/.test(text) || /customElements\s*\.\s*define/.test(text);
+    const names = [...use.free].filter((one) => leadingOut.has(one) && !isLive(one, use));
+    return {
+      key: `${name}@${version}-${hashOf(text)}`,
+      once: isJquery || (isBlind && !isPlugin),
+      ...wrapLibrary(text, use, names, asked),
+      text,
+    };
+  });
+}
+
+/** The file of a mould that an address means, if it is one of its own. */
+export function fileAt({ files }: Mould, address: string): string | Uint8Array | undefined {
+  const path = address.replace(/[?#].*$/, '');
+  if (!path.startsWith('assets/')) return undefined;
+  return files[path] ?? files[decodeURI(path)];
+}
+
+/** A library as a function of its page's names; what it declares is put where others look for it. */
+function wrapLibrary(
+  text: string,
+  use: PageUse,
+  names: readonly string[],
+  asked: ReadonlySet<string>,
+): Pick<LibraryCode, 'names' | 'code'> {
+  const declared = use.program ? globalNames(use.program) : [];
+  const made = [...new Set([...declared, ...use.assigned])].filter(
+    (name) => asked.has(name) && !isBuiltIn(name),
+  );
+  const edits = pageEdits({ use, script: text, hasIds: false, renamed: new Map(), own: new Set() });
+  const given = names.includes('window') ? names : [...names, 'window'];
+  const kept = made.map((name) => `window.${name} = ${name};`);
+  const edited = new MagicString(text);
+  applyEdits(edited, edits);
+  const code = [
+    `function (${['mould', ...given].join(', ')}) { ${ownNames(use, []).join(' ')} (function () {`,
+    edited.toString().trimEnd(),
+    ...(kept.length > 0 ? [`;${kept.join(' ')}`] : []),
+    '}).call(this) }',
+  ];
+  return { names: given, code: endless(code.join('\n')) };
+}

@@ -1,0 +1,185 @@
+import type MagicString from 'magic-string';
+import type { Edit } from '../../text/edits.ts';
+import type { PageUse } from './free-names.ts';
+import { isLive } from './names-in-reach.ts';
+import { dottedName, literalText, memberName, type ScriptNode, type Syntax } from './syntax.ts';
+
+/** What a script's edits depend on. */
+export interface EditSetting {
+  readonly use: PageUse;
+  readonly script: string;
+  /** True where ids and names of the template end in the cast's own. */
+  readonly hasIds: boolean;
+  /** New names of what CSS keeps page-wide, by the author's. */
+  readonly renamed: ReadonlyMap<string, string>;
+  /** Names that are declared for the script. */
+  readonly own: ReadonlySet<string>;
+}
+
+/** A stretch of a script and what is to stand in its place; an insertion may go with what is before. */
+export interface ScriptEdit extends Edit {
+  readonly isAfter?: boolean;
+}
+
+/** Edits that make a script mean its own cast where it means its own page; few lines need any. */
+export function pageEdits(setting: EditSetting): ScriptEdit[] {
+  return [
+    ...pageMeasures(setting),
+    ...windowMembers(setting),
+    ...codeInText(setting),
+    ...(setting.hasIds ? plainIds(setting) : []),
+    ...(setting.renamed.size > 0 ? animationNames(setting) : []),
+  ];
+}
+
+const pageElement = /^(?:window\.)?document\.(?:body|documentElement)$/;
+const measures =
+  /^(?:(?:client|offset|scroll)(?:Width|Height|Top|Left)|scroll(?:To|By|IntoView)?|getBoundingClientRect)$/;
+/** Events that bubble up to the document from wherever they happen. */
+const bubbling =
+  /^(?:click|dblclick|contextmenu|wheel|(?:mouse|pointer|touch)(?:down|up|move|start|end|cancel)|key(?:down|up|press)|focus(?:in|out)|input|change|paste|copy|cut|drag\w*|drop)$/;
+
+/** `document.body.scrollTop` means the page; a listener there hears of all that is clicked. */
+function pageMeasures({ use, script }: EditSetting): Edit[] {
+  return (use.nodes.get('MemberExpression') ?? []).flatMap(({ node, parent }): Edit[] => {
+    const object = node.object as Syntax;
+    const name = memberName(node) ?? '';
+    const inPage = dottedName(object);
+    if (!inPage || !pageElement.test(inPage)) return [];
+    if (measures.test(name)) {
+      const element = script.slice(object.start, object.end).replace(/^.*\.(?=\w+$)/s, '');
+      return [{ start: object.start, end: object.end, text: `mould.page.${element}` }];
+    }
+    if (!/^(?:add|remove)EventListener$/.test(name) || parent?.node.type !== 'CallExpression')
+      return [];
+    const [type] = parent.node.arguments as readonly Syntax[];
+    if (!bubbling.test(literalText(type) ?? '')) return [];
+    return [{ start: object.start, end: object.end, text: 'document' }];
+  });
+}
+
+/** A name that scripts or libraries put on the window is read from there. */
+function windowMembers({ use, own }: EditSetting): Edit[] {
+  const members = new Set(
+    [...use.free].filter((name) => (isLive(name, use) && !own.has(name)) || isHandler(name, use)),
+  );
+  if (members.size === 0) return [];
+  return (use.nodes.get('Identifier') ?? []).flatMap((at): Edit[] => {
+    const name = String(at.node.name);
+    if (!members.has(name) || !use.isFree(at)) return [];
+    const { start, end } = at.node;
+    const around = at.parent?.node;
+    const isShort = around?.type === 'Property' && around.shorthand === true;
+    // A shorthand's key and value are one node in two places.
+    if (isShort && around.value !== at.node) return [];
+    return [{ start, end, text: `${isShort ? `${name}: ` : ''}window.${name}` }];
+  });
+}
+
+/** `onload = start` without a declaration sets the handler of the window. */
+function isHandler(name: string, { assigned }: PageUse): boolean {
+  return /^on[a-z]+$/.test(name) && assigned.has(name);
+}
+
+/** `setTimeout("next()", 500)` runs its text where no name of the script is known. */
+function codeInText({ use, script }: EditSetting): Edit[] {
+  return (use.nodes.get('CallExpression') ?? []).flatMap(({ node }): Edit[] => {
+    if (!/^(?:window\.)?set(?:Timeout|Interval)$/.test(dottedName(node.callee as Syntax) ?? ''))
+      return [];
+    const [code] = node.arguments as readonly Syntax[];
+    const text = literalText(code);
+    if (text === undefined || !code || /\n/.test(script.slice(code.start, code.end))) return [];
+    return [{ start: code.start, end: code.end, text: `function () { ${text} }` }];
+  });
+}
+
+const idMembers = /^(?:id|hash|htmlFor)$/;
+const idAttributes = /^(?:id|href|for|name|list|form|usemap|headers|aria-\w+|xlink:href)$/;
+
+/** What is read of an id is what its author wrote. */
+function plainIds({ use }: EditSetting): ScriptEdit[] {
+  const members = (use.nodes.get('MemberExpression') ?? []).filter(
+    (at) => idMembers.test(memberName(at.node) ?? '') && isRead(at) && !isInChain(at),
+  );
+  const calls = (use.nodes.get('CallExpression') ?? []).filter((at) => {
+    const [name] = at.node.arguments as readonly Syntax[];
+    const isGet = memberName(at.node.callee as Syntax) === 'getAttribute';
+    return isGet && idAttributes.test(literalText(name) ?? '') && !isInChain(at);
+  });
+  return [...members, ...calls].flatMap(({ node: { start, end } }) => [
+    { start, end: start, text: 'mould.plain(' },
+    { start: end, end, text: ')', isAfter: true },
+  ]);
+}
+
+function isRead({ node, parent }: ScriptNode): boolean {
+  const around = parent?.node;
+  if (!around) return true;
+  if (around.type === 'AssignmentExpression') return around.left !== node;
+  if (around.type === 'CallExpression') return around.callee !== node;
+  if (/^(?:AssignmentPattern|ArrayPattern|RestElement)$/.test(around.type)) return false;
+  if (around.type === 'Property') return parent?.parent?.node.type !== 'ObjectPattern';
+  return (
+    !/^(?:UpdateExpression|For(?:In|Of)Statement)$/.test(around.type) &&
+    !(around.type === 'UnaryExpression' && around.operator === 'delete')
+  );
+}
+
+/** Inside an optional chain nothing can be put around a part of it. */
+function isInChain({ parent }: ScriptNode): boolean {
+  for (let one = parent; one; one = one.parent) {
+    if (one.node.type === 'ChainExpression') return true;
+    if (!/^(?:Member|Call)Expression$/.test(one.node.type)) return false;
+  }
+  return false;
+}
+
+const animation = /^(?:webkitAnimation|animation)(?:Name)?$|^(?:-webkit-)?animation(?:-name)?$/;
+
+/** Names of animations in text that is set as one, or compared with one. */
+function animationNames({ use, script, renamed }: EditSetting): Edit[] {
+  const texts = [...(use.nodes.get('Literal') ?? []), ...(use.nodes.get('TemplateElement') ?? [])];
+  return texts.flatMap((at): Edit[] => {
+    const { start, end } = at.node;
+    const text = script.slice(start, end);
+    if (!/^[\w"'`-]/.test(text) || !isAnimation(at)) return [];
+    return [...text.matchAll(/[A-Za-z_][\w-]*/g)].flatMap(({ 0: word, index }) => {
+      const name = renamed.get(word);
+      return name === undefined
+        ? []
+        : [{ start: start + index, end: start + index + word.length, text: name }];
+    });
+  });
+}
+
+function isAnimation(at: ScriptNode): boolean {
+  const parent = at.parent?.node.type === 'TemplateLiteral' ? at.parent.parent : at.parent;
+  const around = parent?.node;
+  if (around?.type === 'AssignmentExpression')
+    return animation.test(memberName(around.left as Syntax) ?? '');
+  if (around?.type === 'Property') {
+    const key = around.key as Syntax;
+    return animation.test(String(key.name ?? literalText(key) ?? ''));
+  }
+  if (around?.type === 'BinaryExpression') {
+    return [around.left, around.right].some((one) => memberName(one as Syntax) === 'animationName');
+  }
+  if (around?.type !== 'CallExpression') return false;
+  const [first] = around.arguments as readonly Syntax[];
+  return first !== at.node && animation.test(literalText(first) ?? '');
+}
+
+/** Makes edits in a text: what is replaced first, so that insertions beside it stay. */
+export function applyEdits(text: MagicString, edits: readonly ScriptEdit[]): void {
+  const done = new Set<number>();
+  for (const { start, end, text: to } of edits) {
+    if (end <= start || done.has(start)) continue;
+    done.add(start);
+    text.update(start, end, to);
+  }
+  for (const { start, end, text: to, isAfter } of edits) {
+    if (end > start) continue;
+    if (isAfter) text.appendLeft(start, to);
+    else text.prependRight(start, to);
+  }
+}

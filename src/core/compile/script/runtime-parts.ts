@@ -1,0 +1,8 @@
+/** The parts of the code that ships to pages, in the order in which they are put there. */
+export const runtimeParts = [
+  ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
+  ...['load', 'jquery'],
+] as const;
+
+/** What each part is, as an expression for a function. */
+export type RuntimeTexts = Readonly<Record<string, string>>;

@@ -1,0 +1,160 @@
+/** What runs in the page that is measured. Everything of it is sent there as text. */
+
+/** A part of a page whose content is looked at: a snippet's whole body, or one cast. */
+export interface Place {
+  /** Which root on the page, by its place among them; undefined for the whole body. */
+  readonly at?: number;
+  /** True where the root is a box around what the author wrote. */
+  readonly box?: boolean;
+}
+
+declare global {
+  interface Window {
+    isolation: ReturnType<typeof install>;
+  }
+}
+
+/** Puts the functions below in reach of what is evaluated in a page. */
+export function install() {
+  const skipped = new Set([
+    'SCRIPT',
+    'STYLE',
+    'LINK',
+    'TEMPLATE',
+    'META',
+    'TITLE',
+    'NOSCRIPT',
+    'BASE',
+  ]);
+
+  const topOf = ({ at, box }: Place): Element[] => {
+    if (at === undefined) return [...document.body.children];
+    const root = document.querySelectorAll('[data-cast]')[at];
+    if (!root) return [];
+    const base = root.shadowRoot ? root.shadowRoot.querySelector('[data-mould-root]') : root;
+    const injected = root.shadowRoot
+      ? [...root.shadowRoot.children].filter((one) => one !== base)
+      : [];
+    const content = base ? (box ? [...base.children] : [base]) : [];
+    return [...content, ...injected];
+  };
+  const contentOf = (place: Place): Element[] =>
+    topOf(place)
+      .filter((one) => !skipped.has(one.tagName))
+      .flatMap((one) => [one, ...one.querySelectorAll('*')])
+      .filter((one) => !skipped.has(one.tagName) && !one.closest('template'));
+
+  const plain = (text: string) =>
+    text
+      .replace(/~[A-Za-z][\w-]*/g, '')
+      .replace(/--[a-z][\w-]*(?=[\s;,"')]|$)/gi, (name) => name)
+      .replace(/var\(--km-url-([\w-]+)\)/g, 'url("#$1")')
+      .replace(/\s+/g, ' ')
+      .trim();
+  const isOurs = (name: string) => /^(?:data-(?:mould|cast|km-|copy)|on[a-z]+$)/.test(name);
+  const address = (value: string) =>
+    /^\s*javascript:/i.test(value)
+      ? 'javascript:'
+      : value
+          .replace(/^.*\/(?=[^/]*$)/s, '')
+          .replace(/[?#].*$/, (end) => (end.startsWith('#') ? end : ''));
+  const write = (node: Node): string => {
+    if (node.nodeType === Node.TEXT_NODE) return plain(node.textContent ?? '');
+    if (!(node instanceof Element) || skipped.has(node.tagName)) return '';
+    const attributes = [...node.attributes]
+      .filter(({ name }) => !isOurs(name))
+      .map(({ name, value }) => {
+        const isAddress = /^(?:src|href|xlink:href|poster|data|srcset)$/.test(name);
+        const text =
+          name === 'style'
+            ? (node as HTMLElement).style.cssText.replace(/--[\w-]+(?=[;,\s]|$)/g, '')
+            : isAddress
+              ? address(value)
+              : value;
+        return `${name}=${plain(text)}`;
+      })
+      .filter((text) => !/^(?:style|class)=$/.test(text))
+      .sort();
+    return `<${node.localName} ${[...attributes, ...stateOf(node)].join(' ')}>${[...node.childNodes].map(write).join('')}</>`;
+  };
+  /** What a visitor has changed though no attribute says so. */
+  const stateOf = (node: Element): string[] => {
+    if (node instanceof HTMLCanvasElement) {
+      try {
+        return [`=${node.toDataURL().length}`];
+      } catch {
+        return [];
+      }
+    }
+    if (node instanceof HTMLInputElement)
+      return [`=${plain(node.value)}${node.checked}${node.indeterminate}`];
+    if (node instanceof HTMLSelectElement || node instanceof HTMLTextAreaElement)
+      return [`=${node.value}`];
+    return node.scrollTop + node.scrollLeft > 0
+      ? [`@${Math.round(node.scrollLeft)},${Math.round(node.scrollTop)}`]
+      : [];
+  };
+  const snapshot = (place: Place): string =>
+    topOf(place)
+      .map(write)
+      .filter((text) => text !== '')
+      .join('\n');
+
+  /** Elements a visitor would try, by their place in the content. */
+  const tried =
+    'button, a[href], input, select, textarea, summary, label, [role=button], [role=tab], [role=option], [role=menuitem], [tabindex], [draggable=true], canvas, th, li, img, [data-km-on], [onclick]';
+  const acts = (place: Place, most: number): number[] => {
+    const content = contentOf(place);
+    const seen = content.flatMap((one, at) => {
+      const { width, height } = one.getBoundingClientRect();
+      const isShown = width > 3 && height > 3 && getComputedStyle(one).visibility === 'visible';
+      const isPlain = /^(?:li|img|th)$/.test(one.localName);
+      const points = getComputedStyle(one).cursor === 'pointer';
+      return isShown &&
+        (one.matches(tried) || points) &&
+        (!isPlain || points || one.matches('[onclick], [tabindex]'))
+        ? [at]
+        : [];
+    });
+    const step = Math.max(1, seen.length / most);
+    return Array.from(
+      { length: Math.min(most, seen.length) },
+      (_, index) => seen[Math.floor(index * step)] as number,
+    );
+  };
+  const bottomOf = (place: Place): number =>
+    Math.max(
+      0,
+      ...contentOf(place).map((one) => {
+        const { bottom, width, height } = one.getBoundingClientRect();
+        return width > 0 && height > 0 ? bottom : 0;
+      }),
+    );
+  const elementAt = (place: Place, at: number): Element | undefined => contentOf(place)[at];
+
+  /** The computed style of every element of the host, and of its pseudo-elements. */
+  const hostStyles = (): Record<string, string> => {
+    const found: Record<string, string> = {};
+    const roots = [...document.querySelectorAll('[data-cast], [data-stand-in]')];
+    for (const root of roots)
+      (root as HTMLElement).style.setProperty('display', 'none', 'important');
+    const host = [...document.querySelectorAll('*')].filter(
+      (one) =>
+        !one.closest('[data-cast], [data-stand-in]') &&
+        !skipped.has(one.tagName) &&
+        one.tagName !== 'HEAD',
+    );
+    host.forEach((one, at) => {
+      for (const part of ['', '::before', '::after', '::marker', '::placeholder']) {
+        const style = getComputedStyle(one, part || undefined);
+        const lines = [...style].sort().map((name) => `${name}:${style.getPropertyValue(name)}`);
+        found[`${at} ${one.localName}#${one.id}.${one.className}${part}`] = lines.join(';');
+      }
+      const members = [...one.attributes].map(({ name, value }) => `${name}=${value}`);
+      found[`${at} ${one.localName} attributes`] = members.sort().join(' ');
+    });
+    for (const root of roots) (root as HTMLElement).style.removeProperty('display');
+    return found;
+  };
+  return { snapshot, bottomOf, acts, elementAt, hostStyles, contentOf };
+}

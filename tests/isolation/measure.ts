@@ -1,0 +1,268 @@
+import type { Browser } from 'playwright-core';
+import type { Manner } from '../../src/core/compile/style/compile-style.ts';
+import { differingPart } from './compare.ts';
+import { hosts, inHost, standIn } from './hosts.ts';
+import type { Place } from './in-page.ts';
+import { pageOf, readSubject, type Side, type Subject } from './sides.ts';
+import {
+  type Act,
+  act,
+  actsIn,
+  complaintsOf,
+  type Moment,
+  momentOf,
+  pictureOf,
+  runFor,
+  visit,
+} from './visit.ts';
+
+/** What was found of one snippet in one manner. */
+export interface Measured {
+  readonly name: string;
+  readonly manner: 'scoped' | 'sealed';
+  /** True where acts change the snippet by itself, so that there is a behaviour to compare. */
+  readonly acts: boolean;
+  readonly look: boolean;
+  readonly behaviour: boolean;
+  readonly threefold: boolean;
+  /** In which hosts it looks as it does in an empty page; how many were tried. */
+  readonly hosts: readonly [same: number, of: number];
+  /** Elements of hosts whose style or attributes changed. */
+  readonly leaks: number;
+  readonly findings: readonly string[];
+  /** What differed, in words. */
+  readonly notes: readonly string[];
+}
+
+export interface MeasureOptions {
+  readonly manners?: readonly Measured['manner'][];
+  readonly acts?: number;
+  readonly hosts?: boolean;
+  /** Files that pages ask for from elsewhere, by their names. */
+  readonly far?: Side['far'];
+}
+
+/** How far two pictures of the same may be apart, beside the noise of the page itself. */
+const tolerance = 0.01;
+
+/** Measures a snippet against itself, in an empty page, threefold and in hostile hosts. */
+export async function measure(
+  browser: Browser,
+  path: string,
+  name: string,
+  options: MeasureOptions = {},
+): Promise<Measured[]> {
+  const subject = await readSubject(path, options.far);
+  const body: Place = {};
+  const most = options.acts ?? 6;
+  const { list, alone, complaints } = await visit(browser, subject.bare, async (page) => {
+    const found = await actsIn(page, body, most);
+    const moments = await course(page, body, found);
+    return { list: found, alone: moments, complaints: [...complaintsOf(page)] };
+  });
+  const again = await visit(browser, subject.bare, (page) => course(page, body, list));
+  const idle = await visit(browser, subject.bare, async (page) => {
+    const moments = [await momentOf(page, body, false)];
+    for (const _ of list) {
+      await runFor(page, 600);
+      moments.push(await momentOf(page, body, false));
+    }
+    return moments;
+  });
+  const noise = Math.max(
+    ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
+  );
+  const isSteady = alone.map(({ dom }, at) => dom === again[at]?.dom);
+  const known = { complaints, list, alone, idle, noise, isSteady };
+  const measured: Measured[] = [];
+  for (const manner of options.manners ?? (['scoped', 'sealed'] as const)) {
+    measured.push(await inManner(browser, subject, name, manner, known, options));
+  }
+  return measured;
+}
+
+interface Known {
+  readonly complaints: readonly string[];
+  readonly list: readonly Act[];
+  readonly alone: readonly Moment[];
+  readonly idle: readonly Moment[];
+  readonly noise: number;
+  readonly isSteady: readonly boolean[];
+}
+
+type VisitedPage = Parameters<Parameters<typeof visit>[2]>[0];
+
+async function course(page: VisitedPage, place: Place, list: readonly Act[], withPictures = true) {
+  const moments = [await momentOf(page, place, withPictures)];
+  for (const one of list) {
+    await act(page, place, one);
+    moments.push(await momentOf(page, place, withPictures));
+  }
+  return moments;
+}
+
+async function inManner(
+  browser: Browser,
+  subject: Subject,
+  name: string,
+  manner: 'scoped' | 'sealed',
+  { list, alone, idle, noise, isSteady, complaints }: Known,
+  options: MeasureOptions,
+): Promise<Measured> {
+  const kept: Manner = { sealed: manner === 'sealed' };
+  const notes: string[] = [];
+  const cast = subject.cast('c1', kept);
+  const box = cast.hasBox;
+  const first: Place = { at: 0, box };
+  const side = subject.sideOf(pageOf([cast]));
+  const placed = await visit(browser, side, async (page) => {
+    const moments = await course(page, first, list);
+    const known = complaints.map(withoutPlace);
+    const own = complaintsOf(page).filter((one) => !known.includes(withoutPlace(one)));
+    notes.push(...new Set(own.slice(0, 3).map((one) => `says: ${one.slice(0, 300)}`)));
+    return moments;
+  });
+  const apart = placed.map(({ png }, at) => differingPart(png, (alone[at] as Moment).png));
+  const isSame = (moment: Moment | undefined, at: number) =>
+    !isSteady[at] || moment?.dom === alone[at]?.dom;
+  const look = (apart[0] ?? 1) <= noise + tolerance;
+  if (!look) notes.push(`look differs by ${percent(apart[0] ?? 1)}`);
+  const wrong = placed.findIndex(
+    (one, at) => !isSame(one, at) || (apart[at] ?? 1) > noise + tolerance,
+  );
+  if (wrong >= 0 && (look || wrong > 0)) {
+    const words = isSame(placed[wrong], wrong)
+      ? `pixels ${percent(apart[wrong] ?? 1)}`
+      : difference(alone[wrong]?.dom, placed[wrong]?.dom);
+    notes.push(`after act ${wrong}: ${words}`);
+  }
+  const behaviour =
+    wrong < 0 ||
+    (wrong === 0 &&
+      isSame(placed[0], 0) &&
+      placed.slice(1).every((one, at) => isSame(one, at + 1)));
+  const threefold = await threeCopies(
+    browser,
+    subject,
+    kept,
+    { list, alone, idle, isSteady },
+    notes,
+  );
+  const inHosts =
+    options.hosts === false
+      ? { same: 0, of: 0, leaks: 0 }
+      : await throughHosts(browser, subject, kept, notes);
+  const moves = alone.slice(1).some(({ dom, png }, at) => {
+    return (
+      dom !== idle[at + 1]?.dom || differingPart(png, (alone[at] as Moment).png) > noise + 0.0005
+    );
+  });
+  return {
+    ...{ name, manner, acts: moves, look, behaviour, threefold, notes },
+    hosts: [inHosts.same, inHosts.of],
+    leaks: inHosts.leaks,
+    findings: subject.findings,
+  };
+}
+
+/** Acts on each of three copies: it has to change as the snippet does, and the others as if left alone. */
+async function threeCopies(
+  browser: Browser,
+  subject: Subject,
+  kept: Manner,
+  { list, alone, idle, isSteady }: Omit<Known, 'noise' | 'complaints'>,
+  notes: string[],
+): Promise<boolean> {
+  const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, kept));
+  const box = casts[0]?.hasBox === true;
+  const side: Side = subject.sideOf(pageOf(casts));
+  for (const acted of [0, 1, 2]) {
+    const wrong = await visit(browser, side, async (page) => {
+      for (let step = 0; step <= list.length; step += 1) {
+        if (step > 0) await act(page, { at: acted, box }, list[step - 1] as Act);
+        for (const at of [0, 1, 2]) {
+          const { dom } = await momentOf(page, { at, box }, false);
+          const wanted = (at === acted ? alone : idle)[step]?.dom;
+          const others = at === acted ? alone : [alone[step], idle[step]];
+          if (!isSteady[step] || dom === wanted) continue;
+          // What a click anywhere outside does, it may do to the others as well.
+          if (at !== acted && others.some((one) => one?.dom === dom)) notes.push('');
+          return `copy ${at + 1} when ${acted + 1} is acted on, act ${step}: ${difference(wanted, dom)}`;
+        }
+      }
+      return undefined;
+    });
+    if (wrong) {
+      notes.push(`threefold: ${wrong}`);
+      return false;
+    }
+  }
+  return true;
+}
+
+async function throughHosts(browser: Browser, subject: Subject, kept: Manner, notes: string[]) {
+  let same = 0;
+  let leaks = 0;
+  const casts = ['c1', 'c2'].map((id) => subject.cast(id, kept));
+  const plain = await rootPicture(browser, subject.sideOf(inHost(undefined, casts)));
+  for (const host of hosts) {
+    const without = await visit(browser, subject.sideOf(inHost(host, [])), (page) =>
+      page.evaluate(() => window.isolation.hostStyles()),
+    );
+    const { png, styles } = await visit(
+      browser,
+      subject.sideOf(inHost(host, casts)),
+      async (page) => ({
+        styles: await page.evaluate(() => window.isolation.hostStyles()),
+        png: await rootShot(page),
+      }),
+    );
+    const changed = Object.keys(without).filter((key) => without[key] !== styles[key]);
+    leaks += changed.length;
+    if (changed[0])
+      notes.push(
+        `${host.name} changed: ${changed[0]} ${difference(without[changed[0]], styles[changed[0]])}`,
+      );
+    const apart = differingPart(plain, png);
+    if (apart <= tolerance) same += 1;
+    else notes.push(`in ${host.name} differs by ${percent(apart)}`);
+  }
+  return { same, of: hosts.length, leaks };
+}
+
+async function rootPicture(browser: Browser, side: Side): Promise<Uint8Array> {
+  return visit(browser, side, rootShot);
+}
+
+/** The first cast's own place on the page. */
+async function rootShot(page: VisitedPage): Promise<Uint8Array> {
+  const box = await page.evaluate((mark) => {
+    window.scrollTo(0, 0);
+    const { x, y, width, height } = (
+      document.querySelector(mark) as Element
+    ).getBoundingClientRect();
+    return { x, y, width, height };
+  }, `[${standIn}]`);
+  if (box.height < 1 || box.width < 1) return pictureOf(page, { at: 0 });
+  return page.screenshot({
+    ...{ animations: 'disabled', caret: 'hide', fullPage: true },
+    clip: { ...box, height: Math.min(box.height, 1500) },
+  });
+}
+
+/** What was said, not where. */
+function withoutPlace(complaint: string): string {
+  return complaint.split('\n')[0]?.replace(/ at .*| +\(.*/, '') ?? '';
+}
+
+function percent(part: number): string {
+  return `${(part * 100).toFixed(2)} %`;
+}
+
+/** The first stretch in which two texts differ. */
+function difference(one = '', two = ''): string {
+  let at = 0;
+  while (at < one.length && one[at] === two[at]) at += 1;
+  const from = Math.max(0, at - 60);
+  return `${JSON.stringify(one.slice(from, at + 60))} ≠ ${JSON.stringify(two.slice(from, at + 60))}`;
+}

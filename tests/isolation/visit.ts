@@ -1,0 +1,185 @@
+import type { Browser, Page, Route } from 'playwright-core';
+import { contentType } from '../../src/node/files/content-type.ts';
+import { install, type Place } from './in-page.ts';
+import type { Side } from './sides.ts';
+
+/** What is done to one element of the content: which, and how. */
+export interface Act {
+  readonly at: number;
+}
+
+/** What a page shows and holds, as it comes or after an act. */
+export interface Moment {
+  readonly dom: string;
+  readonly png: Uint8Array;
+}
+
+/** Opens a page with time and chance standing still, and closes it when the visit is over. */
+export async function visit<T>(
+  browser: Browser,
+  side: Side,
+  see: (page: Page) => Promise<T>,
+  size = { width: 900, height: 700 },
+): Promise<T> {
+  const context = await browser.newContext({ viewport: size, reducedMotion: 'no-preference' });
+  let isOpen = false;
+  await context.route('**/*', (route) => {
+    const isPage = route.request().resourceType() === 'document';
+    if (isPage && route.request().isNavigationRequest() && (!isOpen || isTop(route))) {
+      // A link or a form that leads away leads nowhere: the page under test stays.
+      if (isOpen) return route.fulfill({ status: 204, body: '' });
+      isOpen = true;
+      return route.fulfill({ body: side.document, contentType: 'text/html; charset=utf-8' });
+    }
+    return answer(route, side);
+  });
+  try {
+    const page = await context.newPage();
+    const said: string[] = [];
+    Object.assign(page, { said });
+    page.on('pageerror', ({ message, stack = '' }) =>
+      said.push(`${message} ${stack.split('\n')[1] ?? ''}`),
+    );
+    page.on('console', (one) => one.type() === 'error' && said.push(one.text()));
+    context.on('page', (other) => void (other === page || other.close().catch(() => {})));
+    page.on('dialog', (dialog) => void dialog.dismiss().catch(() => {}));
+    const start = new Date('2026-06-07T09:00:00');
+    await page.clock.install({ time: start.getTime() - 60_000 });
+    await page.clock.pauseAt(start);
+    await page.addInitScript(() => {
+      let seed = 7;
+      Math.random = () => {
+        seed = (seed * 16807) % 2147483647;
+        return (seed - 1) / 2147483646;
+      };
+    });
+    await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 20_000 });
+    await page.evaluate(`window.isolation = (${install.toString()})()`);
+    await runFor(page, 2000);
+    return await see(page);
+  } finally {
+    await context.close();
+  }
+}
+
+/** Waits for scrolling, which goes by the browser's own clock. */
+async function atRest(page: Page): Promise<void> {
+  const sum = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll('*')].reduce(
+        (all, one) => all + one.scrollTop + one.scrollLeft,
+        0,
+      ),
+    );
+  for (let tries = 0, before = await sum(); tries < 20; tries += 1) {
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    const now = await sum();
+    if (now === before) return;
+    before = now;
+  }
+}
+
+/** Lets time pass. What a timer of the page throws is the page's own matter. */
+export async function runFor(page: Page, ms: number): Promise<void> {
+  for (let tries = 0; tries < 5; tries += 1) {
+    try {
+      return await page.clock.runFor(ms);
+    } catch {
+      // The clock stops where a timer throws; what is after it still has to run.
+    }
+  }
+}
+
+/** True for a page, false for what is in a frame; a window that is only just opened has no frame. */
+function isTop(route: Route): boolean {
+  try {
+    return route.request().frame().parentFrame() === null;
+  } catch {
+    return true;
+  }
+}
+
+async function answer(route: Route, { file, far }: Side): Promise<void> {
+  const url = new URL(route.request().url());
+  const path = decodeURIComponent(url.pathname);
+  const body = url.host === 'side.localhost' ? file(path) : far(path);
+  if (body === undefined) return route.fulfill({ status: 404, body: '' });
+  const bytes = Buffer.from(body);
+  const type = contentType(url.pathname);
+  // Media can be wound on only where a server gives parts of them (RFC 9110, 14).
+  const [, from] = /^bytes=(\d+)-$/.exec(route.request().headers().range ?? '') ?? [];
+  if (from === undefined) return route.fulfill({ body: bytes, contentType: type });
+  const headers = { 'content-range': `bytes ${from}-${bytes.length - 1}/${bytes.length}` };
+  const part = bytes.subarray(Number(from));
+  return route.fulfill({ status: 206, body: part, headers: { ...headers, 'content-type': type } });
+}
+
+/** What the scripts of a page have complained of so far. */
+export function complaintsOf(page: Page): readonly string[] {
+  return (page as Page & { said?: string[] }).said ?? [];
+}
+
+/** The content of a place as it is now. */
+export async function momentOf(page: Page, place: Place, withPicture = true): Promise<Moment> {
+  await page.evaluate(() => window.scrollTo(0, 0));
+  return {
+    dom: await page.evaluate((one) => window.isolation.snapshot(one), place),
+    png: withPicture ? await pictureOf(page, place) : new Uint8Array(),
+  };
+}
+
+/** What is to be seen of a place, down to where its content ends: below, a page's ground goes on. */
+export async function pictureOf(page: Page, place: Place): Promise<Uint8Array> {
+  const height = await page.evaluate((one) => window.isolation.bottomOf(one), place);
+  const clip = { x: 0, y: 0, width: 900, height: Math.min(700, Math.max(20, Math.ceil(height))) };
+  return page.screenshot({ clip, animations: 'disabled', caret: 'hide', timeout: 15_000 });
+}
+
+/** What a visitor would try in a place, at most so much. */
+export async function actsIn(page: Page, place: Place, most: number): Promise<Act[]> {
+  const found = await page.evaluate(([one, count]) => window.isolation.acts(one, count), [
+    place,
+    most,
+  ] as const);
+  return found.map((at) => ({ at }));
+}
+
+/** Points at an element and clicks it; types into a field, takes another choice of a select. */
+export async function act(page: Page, place: Place, { at }: Act): Promise<boolean> {
+  const handle = await page.evaluateHandle(
+    ([one, index]) => window.isolation.elementAt(one, index),
+    [place, at] as const,
+  );
+  const element = handle.asElement();
+  if (!element) return false;
+  const kind = await element.evaluate((one) => {
+    one.scrollIntoView({ block: 'center', behavior: 'instant' });
+    const { x, y, width, height } = one.getBoundingClientRect();
+    const type = one instanceof HTMLInputElement ? one.type : one.localName;
+    const hit = (one.getRootNode() as Document).elementFromPoint(x + width / 2, y + height / 2);
+    const isThere = hit !== null && (one.contains(hit) || hit.contains(one));
+    return { type, x: x + width / 2, y: y + height / 2, width: isThere ? width : 0, height };
+  });
+  if (kind.width === 0) return false;
+  await page.mouse.move(kind.x, kind.y);
+  if (kind.type === 'select') {
+    await page.evaluate((one) => {
+      const select = one as HTMLSelectElement;
+      select.selectedIndex = (select.selectedIndex + 1) % Math.max(1, select.options.length);
+      for (const type of ['input', 'change'])
+        select.dispatchEvent(new Event(type, { bubbles: true }));
+    }, element);
+  } else if (kind.type === 'range' || kind.type === 'canvas' || kind.type === 'img') {
+    await page.mouse.down();
+    await page.mouse.move(kind.x + kind.width / 5, kind.y + 2, { steps: 3 });
+    await page.mouse.up();
+  } else if (kind.type !== 'file') {
+    await page.mouse.click(kind.x, kind.y);
+    if (/^(?:text|search|email|url|tel|number|password|textarea)$/.test(kind.type))
+      await page.keyboard.type('31');
+    else await page.keyboard.press('ArrowRight');
+  }
+  await runFor(page, 600);
+  await atRest(page);
+  return true;
+}
