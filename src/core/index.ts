@@ -15,6 +15,7 @@ export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
 export type { Cast } from './compile/cast.ts';
 export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
+export type { Manner } from './compile/style/compile-style.ts';
 export { type DeliveryOptions, deliver } from './deliver/deliver.ts';
 export type { Delivery, Parts, Runtime } from './deliver/delivery.ts';
 export type { FormName } from './deliver/forms.ts';

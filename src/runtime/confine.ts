@@ -68,6 +68,8 @@ export function confine(page: Registry, cast: Running): Confinement {
     const [target] = path;
     const speaker = page.said.get(event);
     if (speaker && speaker !== cast) return undefined;
+    if (isKey(event) && page.used && page.used !== cast && page.used.root.isConnected)
+      return undefined;
     if (path.includes(root)) return tree === root ? event : seenAs(event, target);
     if (!(target instanceof Element) || target === document.documentElement) return event;
     // What is typed into a field of somebody else is not for this cast.
@@ -75,6 +77,15 @@ export function confine(page: Registry, cast: Running): Confinement {
     if (!event.isTrusted && target.closest('[data-cast]')) return undefined;
     return seenAs(event, document.body);
   };
+
+  addEventListener(
+    'pointerdown',
+    (event) => {
+      if (event.composedPath().includes(root)) page.used = cast;
+      else if (page.used === cast) page.used = undefined;
+    },
+    true,
+  );
 
   const held: [EventTarget, string, unknown, boolean, () => void][] = [];
   const listening = (real: EventTarget, self: () => unknown) => ({
@@ -214,6 +225,11 @@ function seenAs(event: Event, target: EventTarget | undefined): Event {
       return typeof value === 'function' ? value.bind(real) : value;
     },
   });
+}
+
+/** Keys are for the cast that is in use, but for the one that closes whatever is open. */
+function isKey(event: Event): boolean {
+  return event.type.startsWith('key') && (event as KeyboardEvent).key !== 'Escape';
 }
 
 function isTypedIn(target: Element): boolean {

@@ -84,6 +84,8 @@ export interface Registry {
   channel: EventTarget;
   /** Which cast said an event on its document or window. */
   said: WeakMap<Event, Running>;
+  /** The cast that was pointed at last. */
+  used?: Running | undefined;
   libraries: Record<string, LibraryCode & { made?: object }>;
   facade<T extends object>(
     real: T,

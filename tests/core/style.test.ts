@@ -49,11 +49,11 @@ describe('a rule reaches only inside the casts', () => {
     ['/* .a { } */\n  .a{color:RED}', `/* .a { } */\n  .a${within}{color:RED}`],
     [
       'html { font-size: 62.5% } a { margin: 2rem -.5rem }',
-      `${root} { font-size: 62.5% } a${within} { margin: 20px -5px }`,
+      `${root} { font-size: 10px } a${within} { margin: 20px -5px }`,
     ],
     [
       'html { font-size: 62.5% } @media (width > 9rem) { a { b: "1rem" } }',
-      `${root} { font-size: 62.5% } @media (width > 9rem) { a${within} { b: "1rem" } }`,
+      `${root} { font-size: 10px } @media (width > 9rem) { a${within} { b: "1rem" } }`,
     ],
     [
       'html { font-size: 2vw } a { margin: 2rem }',

@@ -49,6 +49,7 @@ export function install() {
       .replace(/~[A-Za-z][\w-]*/g, '')
       .replace(/--[a-z][\w-]*(?=[\s;,"')]|$)/gi, (name) => name)
       .replace(/var\(--km-url-([\w-]+)\)/g, 'url("#$1")')
+      .replace(/\d{5,}/g, '0')
       .replace(/\s+/g, ' ')
       .trim();
   const isOurs = (name: string) => /^(?:data-(?:mould|cast|km-|copy)|on[a-z]+$)/.test(name);

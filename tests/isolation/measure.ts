@@ -1,7 +1,7 @@
 import type { Browser } from 'playwright-core';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { differingPart } from './compare.ts';
-import { hosts, inHost, standIn } from './hosts.ts';
+import { type Host, hosts, inHost, standIn } from './hosts.ts';
 import type { Place } from './in-page.ts';
 import { pageOf, readSubject, type Side, type Subject } from './sides.ts';
 import {
@@ -38,6 +38,8 @@ export interface MeasureOptions {
   readonly manners?: readonly Measured['manner'][];
   readonly acts?: number;
   readonly hosts?: boolean;
+  /** Takes pictures of what differs. */
+  readonly keep?: (name: string, png: Uint8Array) => void;
   /** Files that pages ask for from elsewhere, by their names. */
   readonly far?: Side['far'];
 }
@@ -72,11 +74,18 @@ export async function measure(
   const noise = Math.max(
     ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
   );
+  const other = await visit(browser, subject.bare, (page) => course(page, body, list, false), 11);
   const isSteady = alone.map(({ dom }, at) => dom === again[at]?.dom);
-  const known = { complaints, list, alone, idle, noise, isSteady };
+  const isSame = (one = '', two = '', at = 0) =>
+    !isSteady[at] || equalBut(one, two, alone[at]?.dom ?? '', other[at]?.dom ?? '');
+  const known = { complaints, list, alone, idle, noise, isSame };
   const measured: Measured[] = [];
+  const inHosts = options.hosts === false ? undefined : await throughHosts(browser, subject);
   for (const manner of options.manners ?? (['scoped', 'sealed'] as const)) {
-    measured.push(await inManner(browser, subject, name, manner, known, options));
+    const { notes, ...one } = await inManner(browser, subject, name, manner, known, options);
+    const { same = 0, leaks: leaked = 0, notes: more = [] } = inHosts?.[manner] ?? {};
+    const tried = inHosts ? hosts.length : 0;
+    measured.push({ ...one, hosts: [same, tried], leaks: leaked, notes: [...notes, ...more] });
   }
   return measured;
 }
@@ -87,7 +96,8 @@ interface Known {
   readonly alone: readonly Moment[];
   readonly idle: readonly Moment[];
   readonly noise: number;
-  readonly isSteady: readonly boolean[];
+  /** True for two states of the content that differ in nothing but what chance decides. */
+  readonly isSame: (one: string | undefined, two: string | undefined, at: number) => boolean;
 }
 
 type VisitedPage = Parameters<Parameters<typeof visit>[2]>[0];
@@ -106,9 +116,9 @@ async function inManner(
   subject: Subject,
   name: string,
   manner: 'scoped' | 'sealed',
-  { list, alone, idle, noise, isSteady, complaints }: Known,
-  options: MeasureOptions,
-): Promise<Measured> {
+  { list, alone, idle, noise, isSame: isEqual, complaints }: Known,
+  { keep }: MeasureOptions,
+): Promise<Omit<Measured, 'hosts' | 'leaks'>> {
   const kept: Manner = { sealed: manner === 'sealed' };
   const notes: string[] = [];
   const cast = subject.cast('c1', kept);
@@ -124,12 +134,16 @@ async function inManner(
   });
   const apart = placed.map(({ png }, at) => differingPart(png, (alone[at] as Moment).png));
   const isSame = (moment: Moment | undefined, at: number) =>
-    !isSteady[at] || moment?.dom === alone[at]?.dom;
+    isEqual(moment?.dom, alone[at]?.dom, at);
   const look = (apart[0] ?? 1) <= noise + tolerance;
   if (!look) notes.push(`look differs by ${percent(apart[0] ?? 1)}`);
   const wrong = placed.findIndex(
     (one, at) => !isSame(one, at) || (apart[at] ?? 1) > noise + tolerance,
   );
+  if (wrong >= 0) {
+    keep?.(`${name}-${manner}`, (placed[wrong] as Moment).png);
+    keep?.(`${name}-alone`, (alone[wrong] as Moment).png);
+  }
   if (wrong >= 0 && (look || wrong > 0)) {
     const words = isSame(placed[wrong], wrong)
       ? `pixels ${percent(apart[wrong] ?? 1)}`
@@ -145,13 +159,9 @@ async function inManner(
     browser,
     subject,
     kept,
-    { list, alone, idle, isSteady },
+    { list, alone, idle, isSame: isEqual },
     notes,
   );
-  const inHosts =
-    options.hosts === false
-      ? { same: 0, of: 0, leaks: 0 }
-      : await throughHosts(browser, subject, kept, notes);
   const moves = alone.slice(1).some(({ dom, png }, at) => {
     return (
       dom !== idle[at + 1]?.dom || differingPart(png, (alone[at] as Moment).png) > noise + 0.0005
@@ -159,8 +169,6 @@ async function inManner(
   });
   return {
     ...{ name, manner, acts: moves, look, behaviour, threefold, notes },
-    hosts: [inHosts.same, inHosts.of],
-    leaks: inHosts.leaks,
     findings: subject.findings,
   };
 }
@@ -170,7 +178,7 @@ async function threeCopies(
   browser: Browser,
   subject: Subject,
   kept: Manner,
-  { list, alone, idle, isSteady }: Omit<Known, 'noise' | 'complaints'>,
+  { list, alone, idle, isSame }: Omit<Known, 'noise' | 'complaints'>,
   notes: string[],
 ): Promise<boolean> {
   const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, kept));
@@ -184,7 +192,7 @@ async function threeCopies(
           const { dom } = await momentOf(page, { at, box }, false);
           const wanted = (at === acted ? alone : idle)[step]?.dom;
           const others = at === acted ? alone : [alone[step], idle[step]];
-          if (!isSteady[step] || dom === wanted) continue;
+          if (isSame(dom, wanted, step)) continue;
           // What a click anywhere outside does, it may do to the others as well.
           if (at !== acted && others.some((one) => one?.dom === dom)) notes.push('');
           return `copy ${at + 1} when ${acted + 1} is acted on, act ${step}: ${difference(wanted, dom)}`;
@@ -200,38 +208,46 @@ async function threeCopies(
   return true;
 }
 
-async function throughHosts(browser: Browser, subject: Subject, kept: Manner, notes: string[]) {
-  let same = 0;
-  let leaks = 0;
-  const casts = ['c1', 'c2'].map((id) => subject.cast(id, kept));
-  const plain = await rootPicture(browser, subject.sideOf(inHost(undefined, casts)));
-  for (const host of hosts) {
-    const without = await visit(browser, subject.sideOf(inHost(host, [])), (page) =>
-      page.evaluate(() => window.isolation.hostStyles()),
-    );
-    const { png, styles } = await visit(
-      browser,
-      subject.sideOf(inHost(host, casts)),
-      async (page) => ({
+/** What was found of each manner in all hosts. */
+type InHosts = Readonly<
+  Record<Measured['manner'], { same: number; leaks: number; notes: string[] }>
+>;
+
+/** Computed styles of hosts by themselves: the same for every snippet. */
+const hostsAlone = new Map<string, Promise<Record<string, string>>>();
+
+/** Puts two scoped casts and two sealed ones into each host. */
+async function throughHosts(browser: Browser, subject: Subject): Promise<InHosts> {
+  const found: InHosts = {
+    scoped: { same: 0, leaks: 0, notes: [] },
+    sealed: { same: 0, leaks: 0, notes: [] },
+  };
+  for (const manner of ['scoped', 'sealed'] as const) {
+    const casts = ['c1', 'c2'].map((id) => subject.cast(id, { sealed: manner === 'sealed' }));
+    const sideOf = (host: Host | undefined) => subject.sideOf(inHost(host, casts));
+    const plain = await visit(browser, sideOf(undefined), rootShot);
+    for (const host of hosts) {
+      const empty = subject.sideOf(inHost(host, []));
+      const alone =
+        hostsAlone.get(host.name) ??
+        visit(browser, empty, (page) => page.evaluate(() => window.isolation.hostStyles()));
+      hostsAlone.set(host.name, alone);
+      const without = await alone;
+      const { png, styles } = await visit(browser, sideOf(host), async (page) => ({
         styles: await page.evaluate(() => window.isolation.hostStyles()),
         png: await rootShot(page),
-      }),
-    );
-    const changed = Object.keys(without).filter((key) => without[key] !== styles[key]);
-    leaks += changed.length;
-    if (changed[0])
-      notes.push(
-        `${host.name} changed: ${changed[0]} ${difference(without[changed[0]], styles[changed[0]])}`,
-      );
-    const apart = differingPart(plain, png);
-    if (apart <= tolerance) same += 1;
-    else notes.push(`in ${host.name} differs by ${percent(apart)}`);
+      }));
+      const of = found[manner];
+      const [first, ...others] = Object.keys(without).filter((key) => without[key] !== styles[key]);
+      if (first)
+        of.notes.push(`${host.name}: ${first} ${difference(without[first], styles[first])}`);
+      of.leaks += first ? others.length + 1 : 0;
+      const apart = differingPart(plain, png);
+      if (apart <= tolerance) of.same += 1;
+      else of.notes.push(`in ${host.name} differs by ${percent(apart)}`);
+    }
   }
-  return { same, of: hosts.length, leaks };
-}
-
-async function rootPicture(browser: Browser, side: Side): Promise<Uint8Array> {
-  return visit(browser, side, rootShot);
+  return found;
 }
 
 /** The first cast's own place on the page. */
@@ -257,6 +273,15 @@ function withoutPlace(complaint: string): string {
 
 function percent(part: number): string {
   return `${(part * 100).toFixed(2)} %`;
+}
+
+/** True for texts that differ only in words that differ between two runs of one page as well. */
+function equalBut(one: string, two: string, run: string, otherRun: string): boolean {
+  if (one === two) return true;
+  const [a, b, c, d] = [one, two, run, otherRun].map((text) => text.split(/([\w.-]+)/));
+  if (!a || !b || !c || !d || a.length !== b.length || c.length !== d.length) return false;
+  if (a.length !== c.length) return false;
+  return a.every((word, at) => word === b[at] || c[at] !== d[at]);
 }
 
 /** The first stretch in which two texts differ. */

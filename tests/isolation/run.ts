@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative, resolve } from 'node:path';
 import { launchBrowser } from '../../src/node/browser/launch-browser.ts';
 import { type Measured, measure } from './measure.ts';
@@ -17,6 +17,11 @@ export async function run(words: readonly string[]): Promise<number> {
     return name !== '' && existsSync(path) ? readFileSync(path) : undefined;
   };
   const manners = words.includes('--scoped') ? (['scoped'] as const) : undefined;
+  const pictures = words.find((word) => word.startsWith('--pictures='))?.slice(11);
+  const keep = (name: string, png: Uint8Array) => {
+    if (pictures) writeFileSync(join(pictures, `${name.replace(/\W+/g, '-')}.png`), png);
+  };
+  if (pictures) mkdirSync(pictures, { recursive: true });
   const isQuick = words.includes('--quick');
   const pages = pagesIn(folder).filter((path) => !only || path.includes(only));
   const browser = await launchBrowser();
@@ -28,6 +33,7 @@ export async function run(words: readonly string[]): Promise<number> {
       const found = await measure(browser, path, name, {
         hosts: !isQuick,
         far,
+        keep,
         ...(manners ? { manners } : {}),
       }).catch((error: Error) => {
         console.error(`${name}: ${error.stack}`);

@@ -44,7 +44,7 @@ function packageOf(folder: string): string {
 }
 
 /** A snippet imported as the command does it. */
-export async function importAt(path: string) {
+async function importAt(path: string) {
   const { paths, root } = piecesOf(path);
   const pieces = paths.map(
     (one): SnippetPiece => ({
@@ -87,7 +87,8 @@ export async function readSubject(
   const declared = dropped.filter(({ what }) => what.endsWith('}'));
   const without = declared.map(({ what }) => what.replace(/:[^:{}]*\}$/, ': initial !important }'));
   const edge = `<style>${['body { margin: 0 }', ...without].join('\n')}</style>`;
-  const code = [first, ...styles].join('\n');
+  // What stands in for a file from elsewhere has another digest.
+  const code = [first, ...styles].join('\n').replace(/\sintegrity=["'][^"']*["']/g, '');
   const document = /<\/head>/i.test(code)
     ? code.replace(/<\/head>/i, `${edge}</head>`)
     : /<body/i.test(code)

@@ -19,9 +19,12 @@ export async function visit<T>(
   browser: Browser,
   side: Side,
   see: (page: Page) => Promise<T>,
-  size = { width: 900, height: 700 },
+  seed = 7,
 ): Promise<T> {
-  const context = await browser.newContext({ viewport: size, reducedMotion: 'no-preference' });
+  const context = await browser.newContext({
+    viewport: { width: 900, height: 700 },
+    reducedMotion: 'no-preference',
+  });
   let isOpen = false;
   await context.route('**/*', (route) => {
     const isPage = route.request().resourceType() === 'document';
@@ -46,13 +49,13 @@ export async function visit<T>(
     const start = new Date('2026-06-07T09:00:00');
     await page.clock.install({ time: start.getTime() - 60_000 });
     await page.clock.pauseAt(start);
-    await page.addInitScript(() => {
-      let seed = 7;
+    await page.addInitScript((first) => {
+      let now = first;
       Math.random = () => {
-        seed = (seed * 16807) % 2147483647;
-        return (seed - 1) / 2147483646;
+        now = (now * 16807) % 2147483647;
+        return (now - 1) / 2147483646;
       };
-    });
+    }, seed);
     await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 20_000 });
     await page.evaluate(`window.isolation = (${install.toString()})()`);
     await runFor(page, 2000);

@@ -13,6 +13,8 @@ interface CastArguments {
   readonly fill: readonly string[];
   readonly id?: string;
   readonly as: string;
+  readonly sealed?: boolean;
+  readonly look: string;
   readonly document?: boolean;
   readonly out?: string;
   readonly replace?: boolean;
@@ -28,6 +30,12 @@ export function addCast(program: Command, running: Running): void {
     .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
     .option('--id <id>', 'id of the cast; by default made from its mould and values')
     .option('--as <form>', `form of delivery: ${formNames.join(', ')}`, 'block')
+    .option('--sealed', 'in a shadow root, where no rule crosses either way')
+    .option(
+      '--look <own|host>',
+      'as the snippet looked, or with type and colours of the site',
+      'own',
+    )
     .option('--document', 'a whole HTML document instead')
     .option('--out <file>', 'write to a file instead of standard output')
     .option('--replace', 'let --out replace a file that is there')
@@ -35,6 +43,7 @@ export function addCast(program: Command, running: Running): void {
       const keepsStdoutClear = options.out === undefined;
       return running(async (terminal) => {
         const form = formNamed(options.as);
+        const look = lookNamed(options.look);
         const { out } = options;
         if (out !== undefined && !options.replace) {
           await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
@@ -44,7 +53,8 @@ export function addCast(program: Command, running: Running): void {
         const broken = subject.findings.filter(({ level }) => level === 'error');
         const [first, ...rest] = broken;
         if (!subject.compiled.isSound && first) throw new Refusal(first, ...rest);
-        const cast = subject.compiled.cast(castFile, subject.placeOf);
+        const manner = { sealed: options.sealed === true, look };
+        const cast = subject.compiled.cast(castFile, subject.placeOf, manner);
         const isDocument = options.document ?? false;
         const delivery = deliver(cast, { form, document: isDocument, runtime });
         const findings = [...subject.findings, ...delivery.findings];
@@ -69,5 +79,11 @@ function formNamed(name: string): FormName {
   const form = formNames.find((one) => one === name);
   if (form) return form;
   const what = `There is no form ${name}; the forms are ${formNames.join(', ')}.`;
+  throw new Refusal(finding('call/usage', { what, command: 'cast' }));
+}
+
+function lookNamed(name: string): 'own' | 'host' {
+  if (name === 'own' || name === 'host') return name;
+  const what = `There is no look ${name}; the looks are own and host.`;
   throw new Refusal(finding('call/usage', { what, command: 'cast' }));
 }

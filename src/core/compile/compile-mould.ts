@@ -23,8 +23,10 @@ import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
+import { takesFromAround } from './style/root-font.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
+import type { Element } from './template/markup.ts';
 import type { Scope } from './template/scope.ts';
 import { toHtmlText } from './template/sink.ts';
 
@@ -80,7 +82,14 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const rootAttributes = ({ id, suffix }: Scope) =>
     `${suffix === '' ? ' data-mould-root' : ` data-mould="${name}" data-cast="${id}"`}${page}`;
   const read = readScript(script, parsed.script);
-  const needsWrapper = styles.stylesPage || page !== '' || asksForPage(mould);
+  const asks = styles.stylesPage || page !== '' || asksForPage(mould);
+  const needsWrapper = (top: Element) =>
+    asks ||
+    takesFromAround(parsed.style.tree, {
+      name: top.name,
+      id: top.valueOf('id') ?? '',
+      classes: (top.valueOf('class') ?? '').split(/\s+/),
+    });
   const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
   const { ids, handlers } = compiled;
   const findings = [
@@ -94,7 +103,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
   );
   const made = once(() =>
-    script.trim() === '' && handlers.length === 0
+    script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
       ? undefined
       : castScript({
           ...{ mould, parsed: parsed.script, read, handlers },
@@ -152,8 +161,16 @@ function sheetAt(mould: Mould, { style }: Library): string | undefined {
   if (style === undefined || file === undefined) return undefined;
   const folder = style.slice(0, style.lastIndexOf('/') + 1);
   return textOf(file).replace(
-    /url\(\s*(["']?)(?!["']|#|\/|[a-z][a-z0-9+.-]*:)([^)"']*)\1\s*\)/gi,
+    /url\(\s*(["']?)(?!["']|#|\/|assets\/|[a-z][a-z0-9+.-]*:)([^)"']*)\1\s*\)/gi,
     (_, quote: string, path: string) => `url(${quote}${folder}${path}${quote})`,
+  );
+}
+
+/** True where a library's own file has to be run. */
+function bringsScript(mould: Mould): boolean {
+  const { libraries = [] } = mould.manifest;
+  return libraries.some(
+    ({ script }) => script !== undefined && fileAt(mould, script) !== undefined,
   );
 }
 

@@ -10,9 +10,9 @@ import { deadTargets } from './markup/targets.ts';
 import { unclosed } from './markup/unclosed.ts';
 import { accidentalGlobals } from './script/globals.ts';
 import { documentWrite, pageChanges } from './script/page-changes.ts';
-import { pageListeners, takenHandlers } from './script/page-listeners.ts';
+import { pageListeners } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
-import { firstCopy, unmatchedLookups } from './script/selectors.ts';
+import { unmatchedLookups } from './script/selectors.ts';
 import { oddInScript, unbalancedScript } from './script/slips.ts';
 import { unsafeMarkup } from './script/unsafe-markup.ts';
 import { contrast } from './style/contrast.ts';
@@ -29,7 +29,7 @@ export const checks: readonly Check[] = [
   ...[unbalancedStyle, oddInStyle, lineComments, lostSemicolons, grammar],
   ...[unmatchedRules, unusedClasses, contrast, hoverOnly, linkStates, reducedMotion],
   ...[textCase, fixedWidths, fixedPosition],
-  ...[oddInScript, unbalancedScript, unmatchedLookups, firstCopy, documentWrite, pageChanges],
-  ...[takenHandlers, pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
+  ...[oddInScript, unbalancedScript, unmatchedLookups, documentWrite, pageChanges],
+  ...[pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
   ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote, missingFiles],
 ];

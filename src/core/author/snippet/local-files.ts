@@ -1,3 +1,6 @@
+/** What the Encoding Standard gives every host of this code, named here for lack of its types. */
+declare const TextEncoder: new () => { encode(text: string): Uint8Array };
+
 /** A file that lies beside the snippet. */
 export interface LocalFile {
   readonly bytes: Uint8Array;
@@ -83,6 +86,12 @@ export class AssetShelf {
   /** Notes that a file beside the snippet is part of it. */
   keepSource(path: string, file: LocalFile): void {
     this.sources[path] = file.bytes;
+  }
+
+  /** Adds a text under its name; one that is there already is not added again. */
+  addText(name: string, text: string): string {
+    const bytes = new TextEncoder().encode(text);
+    return this.add(name, bytes);
   }
 
   /** Adds a file under its name, or the next that is free; gives its path in the mould. */

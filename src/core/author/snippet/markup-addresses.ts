@@ -11,6 +11,9 @@ const shown = new Set(['src', 'poster', 'data', 'background']);
 /** Attributes of SVG elements, and of links to files, that name one. */
 const named = new Set(['href', 'xlink:href']);
 
+/** Endings of files that are shown or played. */
+const media = /^[^\s<>"'{}]+\.(?:avif|gif|jpe?g|png|svg|webp|mp[34]|og[gv]|wav|webm)(?:[?#]|$)/i;
+
 /** Edits that lead the addresses in a start tag to files brought along. */
 export function bringMarkupFiles(
   source: string,
@@ -49,6 +52,8 @@ function nextValue(
   }
   // A frame's page would come without what it needs in its turn.
   if (shown.has(name)) return tagName === 'iframe' ? undefined : shelf.bring(from, value);
+  // Scripts keep addresses of pictures and sounds in attributes of their own.
+  if (name.startsWith('data-') && media.test(value)) return shelf.bring(from, value);
   if (!named.has(name)) return undefined;
   const isPage = tagName === 'a' && /(?:^|\/)[^.]*$|\.(?:html?|php|aspx?)(?:[?#]|$)/i.test(value);
   return isPage ? undefined : shelf.bring(from, value);

@@ -244,10 +244,14 @@ class MarkupSplitter {
     const found = this.shelf.find(this.file, url);
     if (!found) return false;
     const { path, file } = found;
-    const { version, name } = libraryOf(path, part);
-    const isLibrary = version !== undefined || isKnown(name) || /[.-]min\./.test(path);
+    const { version, name: called } = libraryOf(path, part);
+    const isLibrary = version !== undefined || isKnown(called) || /[.-]min\./.test(path);
     if (file.text === undefined || isLibrary) {
-      const place = this.shelf.bring(this.file, url) ?? url;
+      const name = path.slice(path.lastIndexOf('/') + 1);
+      const place =
+        part === 'style' && file.text !== undefined
+          ? this.shelf.addText(name, withStyleFiles(file.text, path, this.shelf))
+          : (this.shelf.bring(this.file, url) ?? url);
       this.libraries.push({ ...libraryOf(path, part), [part]: place });
       return true;
     }

@@ -72,7 +72,12 @@ function windowMembers({ use, own }: EditSetting): Edit[] {
     const isShort = around?.type === 'Property' && around.shorthand === true;
     // A shorthand's key and value are one node in two places.
     if (isShort && around.value !== at.node) return [];
-    return [{ start, end, text: `${isShort ? `${name}: ` : ''}window.${name}` }];
+    // What code in a text declares is known around it by its own name only.
+    const isOpen = use.free.has('eval') && around?.type !== 'AssignmentExpression';
+    const member = isOpen
+      ? `(typeof ${name} == 'undefined' ? window.${name} : ${name})`
+      : `window.${name}`;
+    return [{ start, end, text: `${isShort ? `${name}: ` : ''}${member}` }];
   });
 }
 

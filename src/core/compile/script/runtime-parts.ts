@@ -3,6 +3,3 @@ export const runtimeParts = [
   ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
   ...['load', 'jquery'],
 ] as const;
-
-/** What each part is, as an expression for a function. */
-export type RuntimeTexts = Readonly<Record<string, string>>;

@@ -47,7 +47,7 @@ export interface StyleSource {
 }
 
 /** The style of a mould, and of each of its casts, in one manner. */
-export interface CastStyle {
+interface CastStyle {
   /** What keeps a host's rules out of all casts on a page; '' where it is let in. */
   readonly reset: string;
   /** Style that all casts share: the author's rules, then the defaults of the fields. */
@@ -68,7 +68,7 @@ export interface CompiledStyle {
 }
 
 /** The ids of a template as far as style speaks of them. */
-export interface StyleIds {
+interface StyleIds {
   readonly ownsId: (id: string) => boolean;
 }
 

@@ -143,7 +143,7 @@ export function renamePageNames(
 }
 
 /** A value, or a style attribute's declarations, with the mould's own names in it. */
-export function valueEdits(property: string, value: string, of: PageNames['of']): NameEdit[] {
+function valueEdits(property: string, value: string, of: PageNames['of']): NameEdit[] {
   const { basename } = keyword(property);
   const set = makingBySetting[basename.toLowerCase()];
   const kindsHere = [

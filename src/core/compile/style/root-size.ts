@@ -2,7 +2,7 @@ import { type CssNode, type Declaration, generate, tokenize, tokenTypes, walk } 
 import type MagicString from 'magic-string';
 
 /** What browsers begin with (CSS Fonts 4, 2.5: medium), and so what a percentage of the root is of. */
-const initialPx = 16;
+export const initialPx = 16;
 
 /**
  * The size of type that a style sheet gives the root of its page, in px: what browsers begin with

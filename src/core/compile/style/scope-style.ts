@@ -6,8 +6,9 @@ import { indexLines } from '../../text/line-index.ts';
 import { type LayerRanks, layersIn } from './layers.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
+import { resolveRootFont } from './root-font.ts';
 import { insideGuard, rootSelector, type Scoping, withinSelector } from './root-selector.ts';
-import { resolveRem, rootSizePx } from './root-size.ts';
+import { initialPx, resolveRem, rootSizePx } from './root-size.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
 export interface ScopedStyle {
@@ -52,11 +53,18 @@ export function scopeStyle(
   const lines = indexLines('style.css', style);
   const edits = new MagicString(style);
   const layers = sealed ? undefined : layersIn(tree);
+  const sizePx = rootSizePx(tree);
   const scoper = new Scoper(edits, { mouldName, sealed, rank: layers?.count ?? 0 }, layers);
   scoper.visit(tree);
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
-  if (!keepsRem) resolveRem(edits, tree, style, rootSizePx(tree));
+  if (!keepsRem) {
+    resolveRem(edits, tree, style, sizePx);
+    for (const { block, isBody } of scoper.ofPage) {
+      if (!isBody || sizePx !== undefined)
+        resolveRootFont(edits, block, style, isBody ? (sizePx ?? initialPx) : initialPx);
+    }
+  }
   // What cannot be read inside a rule that is scoped reaches no further than the rule does.
   const loose = faults.filter(({ offset }) => !scoper.scoped.some((range) => holds(range, offset)));
   const findings = loose.map(({ what, offset }) =>
@@ -92,6 +100,8 @@ class Scoper {
   stylesPage = false;
   /** Blocks of the rules that were put under the root. */
   readonly scoped: Range[] = [];
+  /** Blocks of the rules that mean the root of the page, or its body. */
+  readonly ofPage: { readonly block: CssNode; readonly isBody: boolean }[] = [];
   private readonly edits: MagicString;
   private scoping: Scoping;
   private readonly layers: LayerRanks | undefined;
@@ -123,7 +133,10 @@ class Scoper {
     } else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
       const isPage = this.scopeList(node.prelude);
       this.scoped.push({ start: start(node.block), end: end(node.block) });
-      if (isPage && node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
+      if (isPage) {
+        this.ofPage.push({ block: node.block, isBody: /\bbody\b/i.test(generate(node.prelude)) });
+        if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
+      }
     }
   }
 

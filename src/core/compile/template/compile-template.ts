@@ -29,12 +29,12 @@ export interface CompiledTemplate {
  * printed anew.
  *
  * @param rootAttributes what the root carries, with a blank before it
- * @param needsWrapper true where style has rules for the page's body, which need a box
+ * @param needsWrapper true where the element at the top cannot be the root itself
  */
 export function compileTemplate(
   binder: Binder,
   rootAttributes: (scope: Scope) => string,
-  needsWrapper: boolean,
+  needsWrapper: (top: Element) => boolean,
   parsed: ParsedTemplate,
 ): CompiledTemplate {
   const { source } = binder;
@@ -51,7 +51,8 @@ export function compileTemplate(
     return markAttributes({ binder, holes, loops: around?.loops ?? [], block, owned }, element);
   });
   marks.push(...handlerMarks, ...ids.marks, ...markHoles(binder, markup, blocks, holes));
-  const root = needsWrapper ? undefined : ownRoot(markup, blocks);
+  const top = ownRoot(markup, blocks);
+  const root = top && needsWrapper(top) ? undefined : top;
   if (root) {
     const nameEnd = root.start + 1 + root.name.length;
     marks.push({ start: nameEnd, end: nameEnd, write: rootAttributes });

@@ -47,22 +47,16 @@ export const scriptWording = {
     mend: () => 'Correct the name here or in the markup.',
   },
   'script/document-write': {
-    level: 'error',
-    message: () => 'document.write wipes out a page that is there already.',
+    level: 'warning',
+    message: () =>
+      'document.write writes to the place of its script on a page; in a cast it writes to the end of the widget.',
     mend: () => 'Write into an element of the widget, with append or textContent.',
   },
   'script/changes-page': {
     level: 'warning',
     message: ({ what }: { what: string }) =>
-      `${what} changes the page around the widget, and so all that stands on it.`,
-    mend: () => 'Change the root of the widget instead, which is mould.root.',
-  },
-  'script/takes-handler': {
-    level: 'warning',
-    message: ({ what }: { what: string }) =>
-      `Setting ${what} takes the place of the handler a page or another widget has there.`,
-    mend: ({ what, event }: { what: string; event: string }) =>
-      `Write ${what.replace(/\.on\w+$/, '')}.addEventListener('${event}', …).`,
+      `${what} changes the page itself, of which there is one for all that stands on it.`,
+    mend: () => 'Leave it to the page, or do it through mould.page, where it is meant.',
   },
   'script/page-listener': {
     level: 'note',
@@ -71,19 +65,10 @@ export const scriptWording = {
     mend: () => 'Listen on mould.root where what happens inside is enough.',
   },
   'script/accidental-global': {
-    level: 'warning',
-    message: ({ name }: { name: string }) =>
-      `${name} is assigned and never declared, so it becomes a name of the whole page, shared with all on it.`,
-    mend: ({ name }: { name: string }) => `Declare it, with let ${name}.`,
-  },
-  'script/first-copy': {
     level: 'note',
-    message: ({ call, count }: { call: string; count: number }) =>
-      `${call} finds the first such element of the page${count > 1 ? `, as do ${count - 1} more` : ''}: with two copies of the widget, only one works.`,
-    mend: ({ isRoot }: { isRoot: boolean }) =>
-      isRoot
-        ? 'Write mould.root, which is that element.'
-        : 'Look inside mould.root, as in mould.root.querySelector(…).',
+    message: ({ name }: { name: string }) =>
+      `${name} is assigned and never declared: a name of the whole page by itself, one of the cast's own here.`,
+    mend: ({ name }: { name: string }) => `Declare it, with let ${name}.`,
   },
   'script/text-as-markup': {
     level: 'error',

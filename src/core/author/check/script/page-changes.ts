@@ -1,7 +1,7 @@
 import { type Check, flaw } from '../check.ts';
 import { assignmentsOf, type Call, callsOf, jqueryCall, onceEach } from './calls.ts';
 
-/** `document.write`, which wipes a page that is there already. */
+/** `document.write`, which has no place of its own in a cast. */
 export const documentWrite: Check = ({ script }) => {
   const call = callsOf(script).find(({ name = '' }) =>
     /^(?:window\.)?document\.(?:write|writeln|open)$/.test(name),
@@ -9,25 +9,19 @@ export const documentWrite: Check = ({ script }) => {
   return call ? [flaw(script, call.at.node.start, 'script/document-write', {})] : [];
 };
 
-const page = String.raw`(?:window\.)?document\.(?:body|documentElement|head)`;
+/** Calls that change what a page has one of. */
+const changingCall =
+  /^(?:(?:window\.)?history\.(?:push|replace)State|(?:window\.)?location\.(?:assign|replace))$/;
 
-/** Calls on an element of the page that change it. */
-const changingCall = new RegExp(
-  String.raw`^${page}\.(?:classList\.(?:add|remove|toggle|replace)|style\.(?:set|remove)Property|` +
-    'append|appendChild|prepend|insertBefore|insertAdjacent(?:HTML|Element)|replaceChildren|' +
-    '(?:set|remove|toggle)Attribute)$',
-);
+/** Members of the page that are assigned. */
+const changingAssignment =
+  /^(?:window\.)?(?:document\.(?:title|cookie|domain|location)|location(?:\.\w+)?|history\.scrollRestoration)$/;
 
-/** Members of an element of the page that are assigned; handlers are told of by themselves. */
-const changingAssignment = new RegExp(
-  String.raw`^(?:${page}(?:\.(?:style|dataset))?\.(?!on[a-z]+$)\w+|document\.title)$`,
-);
+/** Both at once are what scrolls, which has to be the page's own. */
+const wholePage = /^\s*(?:html\s*,\s*body|body\s*,\s*html)\s*$/i;
+const changingInJquery = /^(?:css|addClass|removeClass|toggleClass|attr|html)$/;
 
-const jqueryPage = /^(?:html|body|html, ?body)$/i;
-const changingInJquery =
-  /^(?:css|addClass|removeClass|toggleClass|append|prepend|attr|html|width|height)$/;
-
-/** Changes to the page's own elements. */
+/** Changes to what a page has one of, which no cast can have of its own. */
 export const pageChanges: Check = ({ script }) => {
   const calls = callsOf(script).flatMap((call) => {
     const start = call.at.node.start;
@@ -45,10 +39,10 @@ export const pageChanges: Check = ({ script }) => {
 
 function changeByJquery(call: Call): string | undefined {
   const { selector = '', method = '' } = jqueryCall(call) ?? {};
-  if (!jqueryPage.test(selector) || !changingInJquery.test(method)) return undefined;
-  // `.width()` and `.css('width')` only ask.
-  const asks = /^(?:css|attr)$/.test(method)
+  if (!wholePage.test(selector) || !changingInJquery.test(method)) return undefined;
+  // `.css('width')` only asks.
+  const isAsked = /^(?:css|attr)$/.test(method)
     ? call.args.length === 1 && call.args[0]?.type === 'Literal'
     : call.args.length === 0;
-  return asks ? undefined : `$('${selector}').${method}`;
+  return isAsked ? undefined : `$('${selector}').${method}`;
 }

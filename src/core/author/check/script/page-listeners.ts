@@ -1,18 +1,7 @@
 import { literalText } from '../../../compile/script/syntax.ts';
 import { type Check, flaw } from '../check.ts';
 import type { ScriptSource } from '../subject/script-source.ts';
-import { assignmentsOf, type Call, callsOf, jqueryCall, onceEach } from './calls.ts';
-
-const taken = /^(?:window|document|window\.document|document\.body|self)\.on[a-z]+$/;
-
-/** Handlers of the page that take the place of those it has. */
-export const takenHandlers: Check = ({ script }) => {
-  const found = assignmentsOf(script).filter(({ name }) => taken.test(name));
-  return onceEach(found, ({ name }) => name).map(({ name: what, start }) => {
-    const event = what.slice(what.lastIndexOf('.on') + 3);
-    return flaw(script, start, 'script/takes-handler', { what, event });
-  });
-};
+import { type Call, callsOf, jqueryCall } from './calls.ts';
 
 /** Listeners on the page itself, which hear of everything on it; one note for all. */
 export const pageListeners: Check = ({ script }) => {

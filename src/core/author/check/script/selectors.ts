@@ -7,9 +7,7 @@ import {
 } from '../../../compile/script/syntax.ts';
 import { type Check, type Flaw, flaw } from '../check.ts';
 import { nearSlip } from '../near-slip.ts';
-import { attributeOf } from '../subject/markup-source.ts';
 import type { ScriptSource } from '../subject/script-source.ts';
-import type { Subject } from '../subject/subject.ts';
 
 /** How a call looks elements up: by selector, by id or by class name. */
 const lookups: Readonly<Record<string, 'selector' | 'id' | 'class'>> = {
@@ -72,47 +70,6 @@ export const unmatchedLookups: Check = ({ markup, style, script }) => {
     );
   });
 };
-
-/** Look-ups from the document that find the first copy's element alone; one note for all. */
-export const firstCopy: Check = (subject) => {
-  const { script, markup } = subject;
-  const found = lookupsOf(script).filter(
-    ({ by, call, text }) =>
-      (call === 'document.querySelector' ||
-        call === 'document.getElementById' ||
-        ((call === '$' || call === 'jQuery') && /^#[\w-]+$/.test(text))) &&
-      (by === 'id' ? markup.ids.has(text) : mentions(text, markup)),
-  );
-  const [first] = found;
-  if (!first) return [];
-  const call = `${first.call}('${first.text}')`;
-  const data = { call, count: found.length, isRoot: isRootNamed(first.text, subject) };
-  return [flaw(script, first.start, 'script/first-copy', data)];
-};
-
-/** True where a lone class or id is that of the one element at the top, which is the root. */
-function isRootNamed(text: string, { markup, style, manifest }: Subject): boolean {
-  // Rules for a page, or attributes of one, are carried by an element around it.
-  if (manifest.page || /\b(?:html|body)\b|:root/.test(style.text)) return false;
-  const tops = markup.elements.filter(({ parent }) => !parent);
-  const [top] = tops;
-  const name = /^[.#]?([\w-]+)$/.exec(text)?.[1];
-  if (!top || tops.length > 1 || name === undefined) return false;
-  const names = `${attributeOf(top, 'class') ?? ''} ${attributeOf(top, 'id') ?? ''}`;
-  return names.split(/\s+/).includes(name);
-}
-
-function mentions(
-  text: string,
-  {
-    classes,
-    ids,
-  }: { readonly classes: ReadonlyMap<string, unknown>; readonly ids: ReadonlyMap<string, unknown> },
-): boolean {
-  return [...text.matchAll(/([.#])([\w-]+)/g)].some(([, mark, name = '']) =>
-    mark === '.' ? classes.has(name) : ids.has(name),
-  );
-}
 
 function lookupsOf(script: ScriptSource): Lookup[] {
   return script.of('CallExpression').flatMap(({ node }): Lookup[] => {
