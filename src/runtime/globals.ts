@@ -1,5 +1,9 @@
 import type { Reach, Running } from './registry.ts';
 
+/** Events that people write inline handlers for. */
+const handled =
+  'click dblclick mousedown mouseup mouseover mouseout keydown keyup keypress input change submit focus blur load error';
+
 /**
  * Handlers that a script writes as markup look their names up on the page: there such a name is
  * the one of the cast that the event is in, and what it was before everywhere else.
@@ -7,12 +11,16 @@ import type { Reach, Running } from './registry.ts';
 export function globals({ root }: Running, reach: Reach, names: readonly string[]): void {
   const key = Symbol.for('keen-mould.names');
   Object.assign(root, { [key]: reach });
+  // Inside a shadow root window.event tells nothing, so the way of an event is noted as it begins.
+  let path: EventTarget[] = [];
+  for (const type of handled.split(' ')) {
+    addEventListener(type, (event) => (path = event.composedPath()), true);
+  }
   for (const name of names) {
     const before = Object.getOwnPropertyDescriptor(window, name);
     if (before?.get && key in before.get) continue;
     let other = before?.value;
     const get = (): unknown => {
-      const path = window.event?.composedPath() ?? [];
       const cast = path.find((one) => key in one) as { [key]?: Reach } | undefined;
       return cast?.[key]?.[name] ?? other;
     };

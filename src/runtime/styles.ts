@@ -11,7 +11,7 @@ export function styles({ root, tree }: Running): void {
       );
     const [, subject = '', pseudo = ''] = parts ?? [];
     const own = subject.replace(/(^|\s)(?:html|body|:root)(?![\w-])/g, `$1${name}`) || '*';
-    return `:is(#km_,${name},${name} *):is(${own})${pseudo}`;
+    return `:is(#k#m#k#m,${name},${name} *):is(${own})${pseudo}`;
   };
   const done = new WeakSet<CSSRule>();
   const scope = (rules: CSSRuleList): void => {

@@ -7,7 +7,8 @@ import type { JsonObject } from '../../src/core/model/json-source.ts';
 import { mouldOf, scopedTo, someFields } from '../support/mould.ts';
 
 const { root, within, guard } = scopedTo('m');
-const body = `${root}:not(html)`;
+const html = `${root}:not(html)`;
+const body = `${root}:not(html, a b)`;
 
 describe('a rule reaches only inside the casts', () => {
   const cases: [style: string, scoped: string][] = [
@@ -49,15 +50,15 @@ describe('a rule reaches only inside the casts', () => {
     ['/* .a { } */\n  .a{color:RED}', `/* .a { } */\n  .a${within}{color:RED}`],
     [
       'html { font-size: 62.5% } a { margin: 2rem -.5rem }',
-      `${root} { font-size: 10px } a${within} { margin: 20px -5px }`,
+      `${html} { font-size: 10px } a${within} { margin: 20px -5px }`,
     ],
     [
       'html { font-size: 62.5% } @media (width > 9rem) { a { b: "1rem" } }',
-      `${root} { font-size: 10px } @media (width > 9rem) { a${within} { b: "1rem" } }`,
+      `${html} { font-size: 10px } @media (width > 9rem) { a${within} { b: "1rem" } }`,
     ],
     [
       'html { font-size: 2vw } a { margin: 2rem }',
-      `${root} { font-size: 2vw } a${within} { margin: 2rem }`,
+      `${html} { font-size: 2vw } a${within} { margin: 2rem }`,
     ],
     [':is(.a, .b) c { }', `:is(.a, .b)${within} c { }`],
     ['.a\\:b { }', `.a\\:b${within} { }`],

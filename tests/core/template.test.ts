@@ -220,7 +220,7 @@ describe('the root of a cast', () => {
       id: 'c',
     });
     expect(cast.markup).toBe(`<div ${carried} class="dark" data-a="&quot;">\n<p>a</p>\n</div>`);
-    expect(cast.mouldStyle).toContain(`${scopedTo('board').root}:not(html).dark p {`);
+    expect(cast.mouldStyle).toContain(`${scopedTo('board').root}:not(html, a b).dark p {`);
   });
   it('needs no wrapper for custom properties of the page', () => {
     expect(markupOf(someFields, '<p>a</p>', {}, ':root { --a: 1px }')).toContain(`<p ${carried}>`);

@@ -65,7 +65,9 @@ export function install() {
     const attributes = [...node.attributes]
       .filter(({ name }) => !isOurs(name))
       .map(({ name, value }) => {
-        const isAddress = /^(?:src|href|xlink:href|poster|data|srcset)$/.test(name);
+        const isAddress =
+          /^(?:src|href|xlink:href|poster|data|srcset)$/.test(name) ||
+          /^[^\s]+\.(?:png|jpe?g|gif|svg|webp)$/i.test(value);
         const text =
           name === 'style'
             ? (node as HTMLElement).style.cssText.replace(/--[\w-]+(?=[;,\s]|$)/g, '')

@@ -27,6 +27,7 @@ import { takesFromAround } from './style/root-font.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
 import type { Element } from './template/markup.ts';
+import type { OwnIds } from './template/own-ids.ts';
 import type { Scope } from './template/scope.ts';
 import { toHtmlText } from './template/sink.ts';
 
@@ -76,13 +77,10 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
-  const page = Object.entries(manifest.page ?? {})
-    .map(([attribute, value]) => ` ${attribute}="${toHtmlText(value)}"`)
-    .join('');
   const rootAttributes = ({ id, suffix }: Scope) =>
-    `${suffix === '' ? ' data-mould-root' : ` data-mould="${name}" data-cast="${id}"`}${page}`;
+    `${suffix === '' ? ' data-mould-root' : ` data-mould="${name}" data-cast="${id}"`}${pageAttributes(manifest, suffix)}`;
   const read = readScript(script, parsed.script);
-  const asks = styles.stylesPage || page !== '' || asksForPage(mould);
+  const asks = styles.stylesPage || pageAttributes(manifest, '') !== '' || asksForPage(mould);
   const needsWrapper = (top: Element) =>
     asks ||
     takesFromAround(parsed.style.tree, {
@@ -91,7 +89,8 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
       classes: (top.valueOf('class') ?? '').split(/\s+/),
     });
   const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
-  const { ids, handlers } = compiled;
+  const { handlers } = compiled;
+  const ids = withPageId(compiled.ids, manifest);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
@@ -137,6 +136,23 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
         findings: checked.findings,
       };
     },
+  };
+}
+
+/** Attributes that the snippet's page had, for the root; an id there is one of the cast's own. */
+function pageAttributes({ page = {} }: Manifest, suffix: string): string {
+  return Object.entries(page)
+    .map(([name, value]) => ` ${name}="${toHtmlText(name === 'id' ? value + suffix : value)}"`)
+    .join('');
+}
+
+function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {
+  const own = page?.id;
+  if (own === undefined) return ids;
+  return {
+    ids: new Set([...ids.ids, own]),
+    isAny: true,
+    ownsId: (id) => id === own || ids.ownsId(id),
   };
 }
 

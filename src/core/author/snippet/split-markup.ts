@@ -15,6 +15,7 @@ import { refuseDialects } from './dialect.ts';
 import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
 import { type ImportMap, readImportMap } from './modules.ts';
+import { readPageElements } from './page-elements.ts';
 import {
   attributeOf,
   elementsUnder,
@@ -69,10 +70,6 @@ export function splitMarkup(file: string, source: string, beside: Beside): Marku
   return new MarkupSplitter(file, source, beside).split();
 }
 
-/** Attributes of a page's elements that go to the widget's root; its language is its host's. */
-const ofRoot = /^(?:class|style|dir|data-.+)$/;
-const ofBody = /^(?:class|id|style|dir|lang|data-.+)$/;
-
 class MarkupSplitter {
   private readonly file: string;
   private readonly source: string;
@@ -110,6 +107,9 @@ class MarkupSplitter {
       this.edits.push(...bringMarkupFiles(this.source, element, this.file, this.shelf));
     }
     this.takeBare();
+    const { attributes, handlers, left } = readPageElements(this.paste);
+    for (const text of handlers) this.scripts.push({ start: this.source.length, text });
+    for (const element of left) this.drop(element, 'it is of a page, not of a widget');
     const cuts = this.cuts.map((range) => ({ ...extentOnLines(this.source, range), text: '' }));
     const inOrder = <P extends { start: number }>(parts: P[]) =>
       parts.sort((a, b) => a.start - b.start);
@@ -120,7 +120,7 @@ class MarkupSplitter {
       libraries: this.libraries,
       fonts: this.fonts,
       importMap: this.importMap,
-      page: this.pageAttributes(),
+      page: attributes,
       title: this.title,
       dropped: this.dropped,
       findings: this.findings,
@@ -280,26 +280,6 @@ class MarkupSplitter {
     const text = withStyleFiles(this.source.slice(start, end), this.file, this.shelf);
     const placeAt = (offset: number) => this.lines.placeAt(start + offset);
     this.styles.push({ start, ...underMedia({ text, hint, placeAt }, media) });
-  }
-
-  /** What style, script or a reader may count on; handlers are of the page's own life. */
-  private pageAttributes(): Record<string, string> {
-    const { root, body } = this.paste;
-    const page: Record<string, string> = {};
-    for (const element of [root, body]) {
-      const kept = element?.attrs.filter(({ name }) =>
-        element === root ? ofRoot.test(name) : ofBody.test(name),
-      );
-      for (const { name, value } of kept ?? []) {
-        // Rules for html and rules for body both mean the widget's root.
-        page[name] = name === 'class' && page.class ? `${page.class} ${value}` : value;
-      }
-      const left = element?.attrs.filter((one) => !kept?.includes(one) && one.name !== 'lang');
-      if (element && left && left.length > 0) {
-        this.drop(element, 'a widget is no page, and has no events of one');
-      }
-    }
-    return page;
   }
 
   /** @param content what goes with the start tag, where that is more than nothing */

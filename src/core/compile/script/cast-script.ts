@@ -60,7 +60,8 @@ export function castScript(setting: ScriptSetting): CastScript {
     ...('program' in parsed ? partEdits(script, parsed.program, read.isStrict || read.awaits) : []),
   ];
   const shared = sharedNames(script, read, use);
-  const reached = [...new Set([...shared, ...read.globals.filter((name) => use.read.has(name))])];
+  const onWindow = read.globals.filter((name) => use.read.has(name) || use.written.has(name));
+  const reached = [...new Set([...shared, ...onWindow])];
   const known = new Set([...read.globals, ...use.assigned, ...elements]);
   const inline = handlers.length > 0 ? [endless(handlersFunction(setting, known))] : [];
   const needsWindow =
@@ -73,7 +74,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     ...(read.isStrict ? ["'use strict';"] : []),
     ...ownNames(use, elements),
     ...elements.map((name) => `const ${name} = document.getElementById('${name}');`),
-    ...(reached.length > 0 ? [accessors(reached, read, use)] : []),
+    ...(reached.length > 0 ? [accessors(reached, read)] : []),
     ...(handlers.length > 0 ? ['mould.handlers(handlersOf());'] : []),
   ];
   const body = edited(setting, edits);
@@ -149,8 +150,8 @@ function sharedNames(script: string, read: ScriptRead, use: PageUse): string[] {
 }
 
 /** Members of the cast's window that are the script's own variables. */
-function accessors(names: readonly string[], read: ScriptRead, use: PageUse): string {
-  const own = names.filter((name) => read.globals.includes(name) && !use.written.has(name));
+function accessors(names: readonly string[], read: ScriptRead): string {
+  const own = names.filter((name) => read.globals.includes(name));
   if (own.length === 0) return '';
   const each = own.map(
     (name) => `get ${name}() { return ${name} }, set ${name}(to) { ${name} = to }`,

@@ -217,7 +217,10 @@ function counterEdits(value: string, of: PageNames['of']): NameEdit[] {
 function familyEdits(value: string, families: ReadonlyMap<string, string>): NameEdit[] {
   return [...families].flatMap(([name, renamed]) => {
     const literal = name.replace(/[^\w\s-]/g, '\\$&').replace(/\s+/g, '\\s+');
-    const pattern = new RegExp(`(["']?)(?<![\\w-])${literal}(?![\\w-])\\1(?=\\s*(?:,|$|!|;))`, 'g');
+    const pattern = new RegExp(
+      `(["']?)(?<![\\w-])${literal}(?![\\w-])\\1(?=\\s*(?:,|$|!|;))`,
+      'gi',
+    );
     return [...value.matchAll(pattern)].map(({ index, 0: found }) => ({
       ...{ start: index, end: index + found.length },
       text: `"${renamed}"`,

@@ -2,7 +2,7 @@ import { type CssNode, generate, walk } from 'css-tree';
 import type MagicString from 'magic-string';
 
 /** Sizes of type that depend on what is around an element. */
-const relative = /(?<![\w.#-])(\d*\.?\d+)(em|%)(?![\w%])/i;
+const relative = /(?<![\w.#-])(\d*\.?\d+)(em|%)(?![\w%])/gi;
 
 /**
  * Writes the size of type of rules for the root as the px it was: on its page it depended on what
@@ -23,12 +23,13 @@ export function resolveRootFont(
       if (!/^font(?:-size)?$/i.test(property) || !value.loc) return;
       const from = value.loc.start.offset;
       const text = source.slice(from, value.loc.end.offset);
-      const found = relative.exec(text);
       // In the shorthand, what is after the slash is the height of a line.
-      if (!found || text.slice(0, found.index).includes('/')) return;
-      const part = Number(found[1]) / (found[2] === '%' ? 100 : 1);
-      const start = from + found.index;
-      edits.update(start, start + found[0].length, `${Number((part * aroundPx).toFixed(4))}px`);
+      for (const { index, 0: found, 1: number, 2: unit } of text.matchAll(relative)) {
+        if (/^font$/i.test(property) && text.slice(0, index).includes('/')) return;
+        const px = (Number(number) / (unit === '%' ? 100 : 1)) * aroundPx;
+        const start = from + index;
+        edits.update(start, start + found.length, `${Number(px.toFixed(4))}px`);
+      }
     },
   });
 }

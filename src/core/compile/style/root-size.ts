@@ -24,9 +24,16 @@ export function rootSizePx(tree: CssNode): number | undefined {
 }
 
 function toPx(value: string): number | undefined {
-  const [, number, unit] = /^(\d*\.?\d+)(px|%)$/i.exec(value) ?? [];
+  const product = /^calc\((.+?)\s*([*/])\s*([\d.]+)\)$/i.exec(value);
+  if (product) {
+    const size = toPx((product[1] as string).trim());
+    const by = Number(product[3]);
+    return size === undefined ? undefined : product[2] === '*' ? size * by : size / by;
+  }
+  const [, number, unit = ''] = /^(\d*\.?\d+)(px|r?em|%)$/i.exec(value) ?? [];
   if (number === undefined) return undefined;
-  return unit === 'px' ? Number(number) : (Number(number) / 100) * initialPx;
+  if (unit.toLowerCase() === 'px') return Number(number);
+  return (Number(number) / (unit === '%' ? 100 : 1)) * initialPx;
 }
 
 /**

@@ -105,6 +105,7 @@ class Scoper {
   private readonly edits: MagicString;
   private scoping: Scoping;
   private readonly layers: LayerRanks | undefined;
+  private isReset = false;
 
   constructor(edits: MagicString, scoping: Scoping, layers: LayerRanks | undefined) {
     this.edits = edits;
@@ -131,6 +132,9 @@ class Scoper {
         this.edits.update(start(node), end(node), '');
       }
     } else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
+      // A list that makes all elements plain says nothing more of the root, and its host's text
+      // style would come in by what it inherits.
+      this.isReset = node.prelude.children.size > 4 && node.block.children.some(inherits);
       const isPage = this.scopeList(node.prelude);
       this.scoped.push({ start: start(node.block), end: end(node.block) });
       if (isPage) {
@@ -167,9 +171,18 @@ class Scoper {
   /** `html.js body.dark` → the root with both classes: the page's part of a selector is one. */
   private mergeIntoRoot(compounds: readonly Compound[]): void {
     const parts = compounds.flatMap((one) => one.parts);
-    // What is said of body counts more than what is said of html, around it.
-    const body = parts.some((part) => part.type === 'TypeSelector' && /^body$/i.test(part.name));
-    const root = rootSelector(this.scoping) + (body && !this.scoping.sealed ? ':not(html)' : '');
+    // An element counts more than none, and what is said of body more than what is said of html.
+    const named = parts.flatMap((part) =>
+      part.type === 'TypeSelector' ? part.name.toLowerCase() : [],
+    );
+    const own = named.includes('body')
+      ? ':not(html, a b)'
+      : named.includes('html')
+        ? ':not(html)'
+        : '';
+    const root = this.isReset
+      ? ':not(*)'
+      : rootSelector(this.scoping) + (this.scoping.sealed ? '' : own);
     let isWritten = false;
     for (const part of parts) {
       if (!isPagePart(part)) continue;
@@ -233,6 +246,10 @@ function isPagePart(part: CssNode): boolean {
   if (part.type === 'TypeSelector') return /^(?:html|body)$/i.test(part.name);
   if (part.type === 'NestingSelector') return true;
   return part.type === 'PseudoClassSelector' && part.name.toLowerCase() === 'root';
+}
+
+function inherits(node: CssNode): boolean {
+  return node.type === 'Declaration' && /^\s*inherit\b/i.test(generate(node.value));
 }
 
 function setsMoreThanProperties(node: CssNode): boolean {
