@@ -11,8 +11,8 @@ import {
   complaintsOf,
   type Moment,
   momentOf,
+  passTime,
   pictureOf,
-  runFor,
   visit,
 } from './visit.ts';
 
@@ -63,21 +63,31 @@ export async function measure(
     return { list: found, alone: moments, complaints: [...complaintsOf(page)] };
   });
   const again = await visit(browser, subject.bare, (page) => course(page, body, list));
-  const idle = await visit(browser, subject.bare, async (page) => {
-    const moments = [await momentOf(page, body, false)];
-    for (const _ of list) {
-      await runFor(page, 600);
-      moments.push(await momentOf(page, body, false));
-    }
-    return moments;
-  });
+  const leaving = (seed: number) =>
+    visit(
+      browser,
+      subject.bare,
+      async (page) => {
+        const moments = [await momentOf(page, body, false)];
+        for (const _ of list) {
+          await passTime(page);
+          moments.push(await momentOf(page, body, false));
+        }
+        return moments;
+      },
+      seed,
+    );
+  const idle = await leaving(7);
+  const otherIdle = await leaving(11);
   const noise = Math.max(
     ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
   );
   const other = await visit(browser, subject.bare, (page) => course(page, body, list, false), 11);
   const isSteady = alone.map(({ dom }, at) => dom === again[at]?.dom);
-  const isSame = (one = '', two = '', at = 0) =>
-    !isSteady[at] || equalBut(one, two, alone[at]?.dom ?? '', other[at]?.dom ?? '');
+  const isSame: Known['isSame'] = (one = '', two = '', at = 0) =>
+    !isSteady[at] ||
+    equalBut(one, two, alone[at]?.dom, other[at]?.dom) ||
+    equalBut(one, two, idle[at]?.dom, otherIdle[at]?.dom);
   const known = { complaints, list, alone, idle, noise, isSame };
   const measured: Measured[] = [];
   const inHosts = options.hosts === false ? undefined : await throughHosts(browser, subject);
@@ -276,7 +286,7 @@ function percent(part: number): string {
 }
 
 /** True for texts that differ only in words that differ between two runs of one page as well. */
-function equalBut(one: string, two: string, run: string, otherRun: string): boolean {
+function equalBut(one: string, two: string, run = '', otherRun = ''): boolean {
   if (one === two) return true;
   const [a, b, c, d] = [one, two, run, otherRun].map((text) => text.split(/([\w.-]+)/));
   if (!a || !b || !c || !d || a.length !== b.length || c.length !== d.length) return false;

@@ -65,6 +65,19 @@ export async function visit<T>(
   }
 }
 
+/** What comes of an act: timers run, transitions end, scrolling comes to rest. */
+export async function passTime(page: Page): Promise<void> {
+  await runFor(page, 600);
+  await page.evaluate(() => {
+    for (const one of document.getAnimations()) {
+      if (Number.isFinite(Number(one.effect?.getComputedTiming().endTime))) one.finish();
+    }
+  });
+  await new Promise((resolve) => setTimeout(resolve, 30));
+  await runFor(page, 50);
+  await atRest(page);
+}
+
 /** Waits for scrolling, which goes by the browser's own clock. */
 async function atRest(page: Page): Promise<void> {
   const sum = () =>
@@ -148,13 +161,13 @@ export async function actsIn(page: Page, place: Place, most: number): Promise<Ac
 }
 
 /** Points at an element and clicks it; types into a field, takes another choice of a select. */
-export async function act(page: Page, place: Place, { at }: Act): Promise<boolean> {
+export async function act(page: Page, place: Place, { at }: Act): Promise<void> {
   const handle = await page.evaluateHandle(
     ([one, index]) => window.isolation.elementAt(one, index),
     [place, at] as const,
   );
   const element = handle.asElement();
-  if (!element) return false;
+  if (!element) return passTime(page);
   const kind = await element.evaluate((one) => {
     one.scrollIntoView({ block: 'center', behavior: 'instant' });
     const { x, y, width, height } = one.getBoundingClientRect();
@@ -163,7 +176,7 @@ export async function act(page: Page, place: Place, { at }: Act): Promise<boolea
     const isThere = hit !== null && (one.contains(hit) || hit.contains(one));
     return { type, x: x + width / 2, y: y + height / 2, width: isThere ? width : 0, height };
   });
-  if (kind.width === 0) return false;
+  if (kind.width === 0) return passTime(page);
   await page.mouse.move(kind.x, kind.y);
   if (kind.type === 'select') {
     await page.evaluate((one) => {
@@ -182,7 +195,5 @@ export async function act(page: Page, place: Place, { at }: Act): Promise<boolea
       await page.keyboard.type('31');
     else await page.keyboard.press('ArrowRight');
   }
-  await runFor(page, 600);
-  await atRest(page);
-  return true;
+  return passTime(page);
 }

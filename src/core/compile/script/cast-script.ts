@@ -112,6 +112,7 @@ function partsFor(
       (names.some((name) => timers.test(name)) ||
         /\b(?:window|self)\.(?:setT|setI|requestA)/.test(all) ||
         (Boolean(flags.load) && /\bset(?:Timeout|Interval)\b/.test(all))),
+    radios: confines && /\bradio\b/.test(all),
     styles: confines && /createElement\(\s*['"`]style|<style|\bhead\b|stylesheet/i.test(all),
   };
   return Object.keys(parts).filter((part) => parts[part]);

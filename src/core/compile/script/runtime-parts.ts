@@ -1,5 +1,5 @@
 /** The parts of the code that ships to pages, in the order in which they are put there. */
 export const runtimeParts = [
   ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
-  ...['load', 'jquery'],
+  ...['radios', 'load', 'jquery'],
 ] as const;

@@ -87,7 +87,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const defaults = declarationsOf(styled, root.default);
   const undeclared = undeclaredProperties(trees, usedProperties, ofFields, source.needs);
   const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
-    const options = { sealed, names, ownsId, keepsRem: look === 'host' };
+    const options = { sealed, names, ownsId, sheets: trees, keepsRem: look === 'host' };
     const scoping: Scoping = { mouldName, sealed, rank: 0 };
     const scoped = [
       ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),

@@ -5,14 +5,13 @@ import type MagicString from 'magic-string';
 export const initialPx = 16;
 
 /**
- * The size of type that a style sheet gives the root of its page, in px: what browsers begin with
+ * The size of type that style sheets give the root of its page, in px: what browsers begin with
  * where it gives none, undefined where it depends on the viewport. Only rules outside conditions
  * count.
  */
-export function rootSizePx(tree: CssNode): number | undefined {
+export function rootSizePx(...trees: readonly CssNode[]): number | undefined {
   let size: number | undefined = initialPx;
-  if (tree.type !== 'StyleSheet') return size;
-  for (const rule of tree.children) {
+  for (const rule of trees.flatMap(rulesOf)) {
     if (rule.type !== 'Rule' || !/^(?:html|:root)$/i.test(generate(rule.prelude))) continue;
     for (const one of rule.block.children) {
       if (one.type === 'Declaration' && one.property.toLowerCase() === 'font-size') {
@@ -21,6 +20,18 @@ export function rootSizePx(tree: CssNode): number | undefined {
     }
   }
   return size;
+}
+
+/** Rules outside conditions; that it is for a screen is none. */
+function rulesOf(node: CssNode): CssNode[] {
+  if (node.type === 'Rule') return [node];
+  if (node.type === 'StyleSheet' || node.type === 'Block') {
+    return node.children.toArray().flatMap(rulesOf);
+  }
+  if (node.type !== 'Atrule' || !node.block || !node.prelude) return [];
+  const isAlways =
+    node.name === 'media' && /^\s*(?:only )?(?:screen|all)\s*$/i.test(generate(node.prelude));
+  return isAlways ? rulesOf(node.block) : [];
 }
 
 function toPx(value: string): number | undefined {

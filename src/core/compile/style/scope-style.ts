@@ -27,6 +27,8 @@ export interface ScopeOptions {
   /** True for an id that each cast has one of its own of. */
   readonly ownsId?: (id: string) => boolean;
   readonly names?: PageNames;
+  /** All sheets of the mould, where the size of type of its page may stand in another. */
+  readonly sheets?: readonly CssNode[];
 }
 
 /** At-rules whose blocks hold rules with selectors for elements. */
@@ -53,7 +55,7 @@ export function scopeStyle(
   const lines = indexLines('style.css', style);
   const edits = new MagicString(style);
   const layers = sealed ? undefined : layersIn(tree);
-  const sizePx = rootSizePx(tree);
+  const sizePx = rootSizePx(...(options.sheets ?? [tree]));
   const scoper = new Scoper(edits, { mouldName, sealed, rank: layers?.count ?? 0 }, layers);
   scoper.visit(tree);
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
