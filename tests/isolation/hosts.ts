@@ -58,13 +58,16 @@ export function inHost(host: Host | undefined, casts: readonly Cast[]): string {
     if (!cast) return '<div data-stand-in></div>';
     return deliver(cast, { form: 'block', runtime, before: casts.slice(0, at) }).parts.html ?? '';
   });
-  // The box that is looked at is the test's own, and no rule of a host may move it.
+  // The box that is looked at is the test's own, and no rule of a host may move it: part of a
+  // pixel would draw every letter anew.
   const box = 'all: initial; display: block; width: 640px; background: white';
-  const place = (block: string | undefined, more = '') =>
-    `<div id="stand" ${more}><div ${more && standIn} style="${box.replace(/(?=;|$)/g, ' !important')}">${block}</div></div>`;
-  const inside = place(blocks[0], 'data-first');
+  const atTop = `${box}; position: absolute; left: 0; top: 0; z-index: 9999`;
+  const important = (style: string) => style.replace(/(?=;|$)/g, ' !important');
+  const place = (block: string | undefined, isFirst: boolean) =>
+    `<div id="stand"><div ${isFirst ? standIn : ''} style="${important(isFirst ? atTop : box)}">${block}</div></div>`;
+  const inside = place(blocks[0], true);
   if (!host)
     return `<!doctype html><html lang="en"><meta charset="utf-8"><title>Empty</title><body style="margin: 0">${inside}</body></html>`;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Host</title><style>${host.style}</style></head>
-<body class="host"><div id="host">${inside}${furniture}${place(blocks[1])}</main><footer class="footer"><p>Depot Lane</p></footer></div></body></html>`;
+<body class="host" id="host">${inside}<div>${furniture}${place(blocks[1], false)}</main><footer class="footer"><p>Depot Lane</p></footer></div></body></html>`;
 }

@@ -90,7 +90,8 @@ export async function measure(
     equalBut(one, two, idle[at]?.dom, otherIdle[at]?.dom);
   const known = { complaints, list, alone, idle, noise, isSame };
   const measured: Measured[] = [];
-  const inHosts = options.hosts === false ? undefined : await throughHosts(browser, subject);
+  const inHosts =
+    options.hosts === false ? undefined : await throughHosts(browser, subject, options.keep);
   for (const manner of options.manners ?? (['scoped', 'sealed'] as const)) {
     const { notes, ...one } = await inManner(browser, subject, name, manner, known, options);
     const { same = 0, leaks: leaked = 0, notes: more = [] } = inHosts?.[manner] ?? {};
@@ -227,7 +228,11 @@ type InHosts = Readonly<
 const hostsAlone = new Map<string, Promise<Record<string, string>>>();
 
 /** Puts two scoped casts and two sealed ones into each host. */
-async function throughHosts(browser: Browser, subject: Subject): Promise<InHosts> {
+async function throughHosts(
+  browser: Browser,
+  subject: Subject,
+  keep: MeasureOptions['keep'],
+): Promise<InHosts> {
   const found: InHosts = {
     scoped: { same: 0, leaks: 0, notes: [] },
     sealed: { same: 0, leaks: 0, notes: [] },
@@ -254,7 +259,11 @@ async function throughHosts(browser: Browser, subject: Subject): Promise<InHosts
       of.leaks += first ? others.length + 1 : 0;
       const apart = differingPart(plain, png);
       if (apart <= tolerance) of.same += 1;
-      else of.notes.push(`in ${host.name} differs by ${percent(apart)}`);
+      else {
+        of.notes.push(`in ${host.name} differs by ${percent(apart)}`);
+        keep?.(`${subject.name}-${manner}-${host.name}`, png);
+        keep?.(`${subject.name}-${manner}-none`, plain);
+      }
     }
   }
   return found;
@@ -271,8 +280,8 @@ async function rootShot(page: VisitedPage): Promise<Uint8Array> {
   }, `[${standIn}]`);
   if (box.height < 1 || box.width < 1) return pictureOf(page, { at: 0 });
   return page.screenshot({
-    ...{ animations: 'disabled', caret: 'hide', fullPage: true },
-    clip: { ...box, height: Math.min(box.height, 1500) },
+    ...{ animations: 'disabled', caret: 'hide' },
+    clip: { ...box, height: Math.min(box.height, 700) },
   });
 }
 

@@ -96,7 +96,7 @@ async function atRest(page: Page): Promise<void> {
 }
 
 /** Lets time pass. What a timer of the page throws is the page's own matter. */
-export async function runFor(page: Page, ms: number): Promise<void> {
+async function runFor(page: Page, ms: number): Promise<void> {
   for (let tries = 0; tries < 5; tries += 1) {
     try {
       return await page.clock.runFor(ms);

@@ -31,6 +31,15 @@ const hinting = [
   ...['td', 'th', 'canvas', 'iframe', 'svg', 'svg *', 'math', 'math *'],
 ];
 
+/** What no attribute of a picture says, and a host may keep in layers. */
+const ofPictures = [
+  ...['margin', 'padding', 'border', 'border-radius', 'box-sizing', 'max-width', 'max-height'],
+  ...['min-width', 'min-height', 'display', 'float', 'position', 'opacity', 'filter', 'transform'],
+  ...['background', 'box-shadow', 'outline', 'object-fit', 'vertical-align'],
+];
+const pictures =
+  ':where(img, canvas, video, iframe, svg):not(:where([border], [hspace], [vspace], [align], [hidden]))';
+
 const root = `:is(${resetWeight}, [data-mould])`;
 const all = `:is(${resetWeight}, [data-mould], [data-mould] *)`;
 
@@ -42,6 +51,9 @@ const all = `:is(${resetWeight}, [data-mould], [data-mould] *)`;
 export const reset = [
   `${all} { all: revert-layer }`,
   `${all}:not(:where(${hinting.join(', ')})) { all: revert }`,
+  `${all}${pictures} { ${ofPictures.map((name) => `${name}: revert`).join('; ')} }`,
+  `${all}:where(td, th):not(:where([border] *, [rules] *)) { border: revert }`,
+  `${all}:where(td, th):not(:where([cellpadding] *)) { padding: 1px }`,
   `${all}::before, ${all}::after, ${all}::backdrop { all: revert }`,
   `${all}::placeholder, ${all}::marker { all: revert-layer }`,
   `${root} { ${inherited.map((name) => `${name}: initial`).join('; ')} }`,
