@@ -154,7 +154,7 @@ document.querySelector('i').innerHTML = '<b onclick="mark(this)">m</b>';`,
   await page.locator('button').nth(2).click();
   expect(await page.locator('button').allTextContents()).toEqual(['-', '-+', '-+', '-']);
   await page.locator('b').nth(1).click();
-  expect(await page.locator('b').allTextContents()).toEqual(['m', manner.sealed ? 'm!' : 'm!']);
+  expect(await page.locator('b').allTextContents()).toEqual(['m', 'm!']);
   expect(page.complaints).toEqual([]);
 });
 

@@ -47,7 +47,6 @@ export function install() {
   const plain = (text: string) =>
     text
       .replace(/~[A-Za-z][\w-]*/g, '')
-      .replace(/--[a-z][\w-]*(?=[\s;,"')]|$)/gi, (name) => name)
       .replace(/var\(--km-url-([\w-]+)\)/g, 'url("#$1")')
       .replace(/\d{5,}/g, '0')
       .replace(/\s+/g, ' ')
