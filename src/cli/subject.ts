@@ -18,6 +18,9 @@ export interface Subject {
   readonly compiled: CompiledMould;
   readonly cast: CastFile;
   readonly placeOf: PlaceOfValue;
+  /** Moulds of the casts placed in its slots, by name. */
+  readonly placed: ReadonlyMap<string, Mould>;
+  readonly moulds: (name: string) => CompiledMould | undefined;
   /** What is wrong with the mould or the files of values, by path from where the command runs. */
   readonly findings: readonly Finding[];
 }
@@ -41,8 +44,12 @@ export async function readSubject(path: string, fills: readonly string[]): Promi
   const compiled = compileMould(mould);
   const filled = new Filling(compiled, given);
   for (const fill of fills) await filled.add(fill);
+  const placed = new Map<string, Mould>();
+  await readPlaced(filled.cast, [given ? dirname(path) : '.', dirname(folder)], placed);
+  const others = new Map([...placed].map(([name, one]) => [name, compileMould(one)]));
   return {
-    ...{ folder, mould, compiled },
+    ...{ folder, mould, compiled, placed },
+    moulds: (name) => others.get(name),
     cast: filled.cast,
     placeOf: filled.placeOf,
     findings: [
@@ -109,6 +116,28 @@ async function readValues(path: string): Promise<ValuesFile> {
   return { cast, placeOf, findings };
 }
 
+/** Reads the moulds of what is placed in slots, as far as they are where they are looked for. */
+async function readPlaced(
+  { slots = {} }: CastFile,
+  bases: readonly string[],
+  placed: Map<string, Mould>,
+): Promise<void> {
+  for (const one of Object.values(slots).flat()) {
+    if (!('mould' in one) || one.mould === undefined) continue;
+    const name = one.mould.split('/').at(-1) ?? '';
+    const folder = placed.has(name) ? undefined : await folderOf(one.mould, bases);
+    if (folder) placed.set(name, (await readMould(folder)).mould);
+    await readPlaced(one, bases, placed);
+  }
+}
+
+async function folderOf(mould: string, bases: readonly string[]): Promise<string | undefined> {
+  for (const folder of bases) {
+    if (await isThere(join(folder, mould, 'mould.json'))) return join(folder, mould);
+  }
+  return undefined;
+}
+
 /** A cast names its mould; the folder lies beside its file, one above it, or where we are. */
 async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
   if (mould === undefined) {
@@ -118,9 +147,8 @@ async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
   }
   const here = dirname(path);
   const looked = [here, join(here, '..'), join(here, '..', 'moulds'), '.'].map(normalize);
-  for (const folder of new Set(looked)) {
-    if (await isThere(join(folder, mould, 'mould.json'))) return join(folder, mould);
-  }
+  const found = await folderOf(mould, looked);
+  if (found !== undefined) return found;
   throw new Refusal(
     finding('call/mould-not-found', { name: mould, looked: [...new Set(looked)] }, { file: path }),
   );

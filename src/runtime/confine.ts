@@ -4,7 +4,7 @@ type Listener = ((event: Event) => unknown) & { handleEvent?: (event: Event) => 
 
 /** Gives a cast a document and a window of its own, which reach no further than its root. */
 export function confine(page: Registry, cast: Running): Confinement {
-  const { root, tree, base, box, suffix } = cast;
+  const { root, tree, base, box, suffix, owns } = cast;
   const { facade } = page;
   const within = (box ? base : tree) as HTMLElement;
   const rootSelector = tree === root ? `[data-cast="${root.dataset.cast}"]` : '[data-mould-root]';
@@ -30,14 +30,19 @@ export function confine(page: Registry, cast: Running): Confinement {
   };
   const isRoot = (css: string, written: string) =>
     (!box || css !== written) && base.matches(css) && within === base;
+  const hasSlots = root.querySelector('[data-slot]');
+  const foundIn = (css: string) => {
+    const found = within.querySelectorAll(css);
+    return hasSlots ? listOf([...found].filter(owns)) : found;
+  };
   const all = (selector: string) => {
     const css = own(String(selector));
-    const found = within.querySelectorAll(css);
+    const found = foundIn(css);
     return isRoot(css, selector) ? listOf([base, ...found]) : found;
   };
   const first = (selector: string) => {
     const css = own(String(selector));
-    return isRoot(css, selector) ? base : within.querySelector(css);
+    return isRoot(css, selector) ? base : (foundIn(css)[0] ?? null);
   };
   const byId = (id: string) => first(`[id="${CSS.escape(id)}"]`);
   const byTag = (name: string) =>
@@ -51,7 +56,8 @@ export function confine(page: Registry, cast: Running): Confinement {
     name: string,
     method: 'getElementsByTagName' | 'getElementsByClassName',
     css: string,
-  ) => (method in within && (box || !base.matches(css)) ? within[method](name) : all(css));
+  ) =>
+    method in within && !hasSlots && (box || !base.matches(css)) ? within[method](name) : all(css);
   const named = (css: string) => {
     const list = all(css);
     const members: Record<string, Element> = {};
@@ -70,7 +76,13 @@ export function confine(page: Registry, cast: Running): Confinement {
     if (speaker && speaker !== cast) return undefined;
     if (isKey(event) && page.used && page.used !== cast && page.used.root.isConnected)
       return undefined;
-    if (path.includes(root)) return tree === root ? event : seenAs(event, target);
+    if (path.includes(root)) {
+      // What happens in a slot happens at the slot.
+      const slot =
+        hasSlots && path.findLast((one) => isSlot(one) && owns(one.parentElement as Element));
+      if (slot) return seenAs(event, (slot as Element).parentElement as Element);
+      return tree === root ? event : seenAs(event, target);
+    }
     if (!(target instanceof Element) || target === document.documentElement) return event;
     // What is typed into a field of somebody else is not for this cast.
     if (/^(?:key|input|before|change|comp)/.test(event.type) && isTypedIn(target)) return undefined;
@@ -231,6 +243,10 @@ function seenAs(event: Event, target: EventTarget | undefined): Event {
 /** Keys are for the cast that is in use, but for the one that closes whatever is open. */
 function isKey(event: Event): boolean {
   return event.type.startsWith('key') && (event as KeyboardEvent).key !== 'Escape';
+}
+
+function isSlot(one: EventTarget): one is Element {
+  return one instanceof Element && one.matches('[data-slot]');
 }
 
 function isTypedIn(target: Element): boolean {

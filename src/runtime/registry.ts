@@ -54,6 +54,8 @@ export interface Running {
   readonly id: string;
   /** What its ids end with; empty in a shadow root. */
   readonly suffix: string;
+  /** False for what is placed in a slot: it is the host's, or of another cast. */
+  readonly owns: (element: Element) => boolean;
   /** Does something now and whenever the cast comes back, and undoes it when it is taken away. */
   readonly keep: (go: () => void, stop: () => void) => () => void;
 }

@@ -34,6 +34,7 @@ export function start(page: Registry & Record<string, unknown>): void {
       ...{ root, tree, id, box: mould.box === true },
       base: tree === root ? root : (tree.querySelector('[data-mould-root]') as HTMLElement),
       suffix: tree === root ? `~${id}` : '',
+      owns: (element) => (element.closest('[data-slot],[data-cast]') ?? root) === root,
       keep(go, stop) {
         const one = { go, stop };
         state.kept.add(one);

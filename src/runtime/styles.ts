@@ -1,7 +1,7 @@
 import type { Running } from './registry.ts';
 
 /** Keeps style that a script writes within the cast, and lifts it above the reset. */
-export function styles({ root, tree }: Running): void {
+export function styles({ root, tree, owns }: Running): void {
   if (tree !== root) return;
   const name = `[data-mould="${root.dataset.mould}"]`;
   const scoped = (selector: string): string => {
@@ -36,7 +36,9 @@ export function styles({ root, tree }: Running): void {
     }
   };
   const look = (): void => {
-    for (const one of root.querySelectorAll('style, link[rel~=stylesheet]')) read(one);
+    for (const one of root.querySelectorAll('style, link[rel~=stylesheet]')) {
+      if (owns(one)) read(one);
+    }
   };
   new MutationObserver(look).observe(root, {
     ...{ childList: true, subtree: true, characterData: true },

@@ -10,7 +10,7 @@ import { mouldOf } from '../support/mould.ts';
 const { pageOf } = withBrowser();
 
 function block(mould: Mould, id: string, manner: Manner = {}): string {
-  const cast = compileMould(mould).cast({ id }, undefined, manner);
+  const cast = compileMould(mould).cast({ id }, manner);
   return deliver(cast, { form: 'block', runtime }).parts.html ?? '';
 }
 

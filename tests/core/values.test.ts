@@ -265,7 +265,7 @@ describe('a declaration that is wrong is told by its place in mould.json', () =>
 
   it('keys of the manifest that mean nothing, or nothing yet, are told apart', () => {
     const text =
-      '{ "format": 1, "name": "a", "version": "1.0.0", "fields": {}, "titel": "", "slots": {} }';
+      '{ "format": 1, "name": "a", "version": "1.0.0", "fields": {}, "titel": "", "needs": {} }';
     expect(readManifest(text).findings.map(({ code }) => code)).toEqual([
       'mould/unknown-key',
       'mould/not-yet',

@@ -105,7 +105,7 @@ export async function readSubject(
     name: mould.manifest.name,
     bare: { document, file: bareFile, far: farFile, path: `/${pieces[0]?.name ?? ''}` },
     findings: findings.map(({ code: found }) => found),
-    cast: (id, manner) => compiled.cast({ id }, undefined, manner),
+    cast: (id, manner) => compiled.cast({ id }, manner),
     sideOf: (html) => ({
       ...{ document: html, path: '/', far: farFile },
       file: (asked) => mould.files[asked.replace(/^\//, '')],

@@ -1,22 +1,24 @@
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
-import type { Mould } from '../../src/core/model/mould.ts';
+import type { Manifest, Mould } from '../../src/core/model/mould.ts';
 
 /** A mould made in a test; everything but what the test is about has a plain default. */
 export function mouldOf(parts: {
   readonly fields?: JsonObject;
   readonly required?: readonly string[];
+  readonly slots?: Manifest['slots'];
   readonly template?: string;
   readonly style?: string;
   readonly script?: string;
 }): Mould {
   const { fields = {}, required = [], template = '<p>x</p>', style = '', script = '' } = parts;
   const manifest = {
-    format: 1,
+    format: 1 as const,
     name: 'board',
     version: '1.0.0',
+    ...(parts.slots ? { slots: parts.slots } : {}),
     fields: { type: 'object', properties: fields, required },
-  } as const;
+  } satisfies Manifest;
   const manifestText = JSON.stringify(manifest, null, 2);
   return { manifest, manifestText, template, style, script, files: {} };
 }

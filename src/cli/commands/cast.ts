@@ -53,8 +53,9 @@ export function addCast(program: Command, running: Running): void {
         const broken = subject.findings.filter(({ level }) => level === 'error');
         const [first, ...rest] = broken;
         if (!subject.compiled.isSound && first) throw new Refusal(first, ...rest);
+        const { placeOf, moulds } = subject;
         const manner = { sealed: options.sealed === true, look };
-        const cast = subject.compiled.cast(castFile, subject.placeOf, manner);
+        const cast = subject.compiled.cast(castFile, { placeOf, moulds, ...manner });
         const isDocument = options.document ?? false;
         const delivery = deliver(cast, { form, document: isDocument, runtime });
         const findings = [...subject.findings, ...delivery.findings];

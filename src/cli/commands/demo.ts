@@ -84,7 +84,7 @@ async function makeDemo(
   const cast = join(out, 'summer-sunday.json');
   await writeWhole(cast, (await readText(join(data, 'casts', 'summer-sunday.json'))).text);
   const subject = await readSubject(cast, []);
-  const filled = subject.compiled.cast(subject.cast, subject.placeOf);
+  const filled = subject.compiled.cast(subject.cast, subject);
   const block = join(out, 'summer-sunday.html');
   await writeWhole(block, deliver(filled, { form: 'block', runtime }).parts.html ?? '');
 

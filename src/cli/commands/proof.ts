@@ -68,9 +68,9 @@ function refuseBroken(subjects: readonly Subject[]): void {
 }
 
 /** What a proof is taken of. */
-export function toProofSubject({ mould, cast, placeOf }: Subject): ProofSubject {
+export function toProofSubject({ mould, cast, placeOf, placed }: Subject): ProofSubject {
   const sample = Object.keys(cast.values ?? {}).length > 0 ? (cast.id ?? 'filled') : 'default';
-  return { mould, cast, placeOf, sample };
+  return { mould, cast, placeOf, placed, sample };
 }
 
 /** Shows each picture as it is taken: one line that changes, or a line each where none can. */

@@ -16,6 +16,12 @@ export interface Cast {
   readonly kept: JsonObject;
   /** The markup with its root. */
   readonly markup: string;
+  /** Casts placed in its slots, which are in the markup already. */
+  readonly inner: readonly Cast[];
+  /** For a sealed cast, what is placed in its slots, beside its shadow root; or ''. */
+  readonly light: string;
+  /** True where what is placed in a slot has to be given the text style of the host. */
+  readonly fillsSlots: boolean;
   /** Style that keeps a host's rules out of all casts of a page, whatever their mould; or ''. */
   readonly reset: string;
   /** Style that all casts of the mould share. */

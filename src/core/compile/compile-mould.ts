@@ -16,6 +16,7 @@ import { indexLines } from '../text/line-index.ts';
 import { textOf } from '../text/utf8.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
+import { fillSlots } from './fill-slots.ts';
 import { parseSources } from './parse-sources.ts';
 import { castScript, meansPage } from './script/cast-script.ts';
 import { fileAt } from './script/library-code.ts';
@@ -44,13 +45,19 @@ export interface CompiledMould {
    * Checks values and casts. Wrong values fall back to their defaults and are reported in the
    * cast's findings.
    *
-   * @param placeOf where each value stands in a file, so that findings can point there
-   * @param manner how it is kept apart from its host; by default scoped, with a look of its own
    * @throws Refusal when the mould is not sound or the cast is of another mould
    */
-  cast(cast?: CastFile, placeOf?: PlaceOfValue, manner?: Manner): Cast;
+  cast(cast?: CastFile, options?: CastOptions): Cast;
   /** The markup of checked values, and nothing else: what one cast costs. */
   write(values: CheckedValues, id: string, suffix?: string): string;
+}
+
+/** How a cast is made: by default scoped, with a look of its own. */
+export interface CastOptions extends Manner {
+  /** Where each value stands in a file, so that findings can point there. */
+  readonly placeOf?: PlaceOfValue | undefined;
+  /** Other moulds by their names, for the casts that are placed in slots. */
+  readonly moulds?: ((name: string) => CompiledMould | undefined) | undefined;
 }
 
 /**
@@ -65,7 +72,9 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const { root } = fields;
   const sheets = [...sheetsOf(manifest), ...libraries];
   const usedProperties = propertiesNamedIn(template, style, script);
+  const hasSlots = /\skm-slot\s*=/.test(template);
   const styles = compileStyle({
+    ...{ hasSlots, libraryScripts: libraryScriptsOf(mould) },
     ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
     loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
@@ -73,7 +82,8 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   });
   const templateFindings: Finding[] = [];
   const binder: Binder = {
-    ...{ root, source: template, usedProperties, addressed: new Set() },
+    ...{ root, source: template, usedProperties, addressed: new Set(), slots: new Set() },
+    renamed: styles.names.of.dashed,
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
@@ -95,8 +105,8 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
   ];
-  const write = (values: CheckedValues, id: string, suffix = `~${id}`): string =>
-    compiled.write({ id, suffix, rows: [values], indexes: [], counts: [] });
+  const write = (values: CheckedValues, id: string, suffix = `~${id}`, slots = {}): string =>
+    compiled.write({ id, suffix, slots, rows: [values], indexes: [], counts: [] });
   // What only a cast needs is made when the first is made, for each manner once.
   const stylesIn = keptByKey(({ sealed, look }: Manner) =>
     styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
@@ -106,7 +116,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
       ? undefined
       : castScript({
           ...{ mould, parsed: parsed.script, read, handlers },
-          ...{ ids: ids.ids, hasIds: ids.isAny, renamed: styles.names.of.keyframes },
+          ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
         }),
   );
   const shared = {
@@ -118,22 +128,26 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   return {
     ...{ name, root, findings, write },
     isSound: !findings.some(keepsFromCasting),
-    cast(castFile = {}, placeOfValue, manner = {}) {
+    cast(castFile = {}, { placeOf: placeOfValue, moulds, sealed = false, look = 'own' } = {}) {
       const [first, ...others] = findings.filter(keepsFromCasting);
       if (first) throw new Refusal(first, ...others);
       const { values: given = {}, kept: before = {} } = castFile;
       const id = idOf(castFile, name);
       const rule = addressRule(binder.addressed);
       const { values, kept, ...checked } = checkAgainst(root, given, placeOfValue, rule);
-      const { reset, ofMould, ofPage, ofCast } = stylesIn(manner);
-      const { sealed = false } = manner;
+      const { reset, ofMould, ofPage, ofCast } = stylesIn({ sealed, look });
+      const slots = fillSlots(castFile.slots, {
+        ...{ mouldName: name, known: binder.slots, declared: manifest.slots ?? {}, sealed },
+        castOf: (file) => moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look }),
+      });
       return {
         ...{ ...shared, id, sealed, values, kept: { ...before, ...kept } },
         ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, id) },
-        markup: write(values, id, sealed ? '' : `~${id}`),
+        markup: write(values, id, sealed ? '' : `~${id}`, slots.markup),
+        ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
-        findings: checked.findings,
+        findings: [...checked.findings, ...slots.findings],
       };
     },
   };
@@ -190,13 +204,17 @@ function bringsScript(mould: Mould): boolean {
   );
 }
 
-/** True where script or handlers mean the page's own elements, for which the cast has its root. */
-function asksForPage(mould: Mould): boolean {
-  const scripts = (mould.manifest.libraries ?? []).flatMap(({ script }) =>
+/** The text of the libraries whose files came along. */
+function libraryScriptsOf(mould: Mould): string[] {
+  return (mould.manifest.libraries ?? []).flatMap(({ script }) =>
     script === undefined ? [] : textOf(fileAt(mould, script) ?? ''),
   );
+}
+
+/** True where script or handlers mean the page's own elements, for which the cast has its root. */
+function asksForPage(mould: Mould): boolean {
   const handlers = mould.template.match(/\son[a-z]+\s*=[^>]*/gi) ?? [];
-  return [mould.script, ...handlers, ...scripts].some(meansPage);
+  return [mould.script, ...handlers, ...libraryScriptsOf(mould)].some(meansPage);
 }
 
 function neededProperties({ needs }: Manifest): readonly string[] {
@@ -251,14 +269,19 @@ function keepsFromCasting({ level, code }: Finding): boolean {
 }
 
 /** @throws Refusal when the cast is of another mould, or its id cannot be one */
-function idOf({ mould = '', id, values = {}, kept = {} }: CastFile, name: string): string {
-  const wanted = mould.split('/').at(-1);
+function idOf(castFile: CastFile, name: string): string {
+  const { id, values = {}, kept = {}, slots } = castFile;
+  const wanted = nameOf(castFile);
   if (wanted && wanted !== name) {
     throw new Refusal(finding('cast/other-mould', { wanted, found: name }));
   }
-  const given = id ?? idFor(name, { values, kept });
+  const given = id ?? idFor(name, { values, kept, ...(slots ? { slots: slots as never } : {}) });
   if (!namePattern.test(given)) throw new Refusal(finding('cast/bad-id', { id: given }));
   return given;
+}
+
+function nameOf({ mould = '' }: CastFile): string {
+  return mould.split('/').at(-1) ?? '';
 }
 
 /** What fills an address has to be a safe one, though its kind takes any text. */

@@ -1,5 +1,5 @@
 import { type Finding, finding } from '../problem/finding.ts';
-import { isJsonObject, type JsonObject, type JsonSource } from './json-source.ts';
+import { isJsonObject, type Json, type JsonObject, type JsonSource } from './json-source.ts';
 import { namePattern } from './mould.ts';
 
 /** One placed copy of a mould as it is written down. A sample is one without mould and id. */
@@ -9,9 +9,14 @@ export interface CastFile {
   readonly version?: string;
   readonly id?: string;
   readonly values?: JsonObject;
+  /** What is placed in its slots, by their names. */
+  readonly slots?: Readonly<Record<string, readonly SlotContent[]>>;
   /** Values whose field is gone, by path; carried along, never dropped. */
   readonly kept?: JsonObject;
 }
+
+/** A cast placed inside another, or the host's own markup, which is inserted as given. */
+export type SlotContent = CastFile | { readonly markup: string };
 
 /** A cast file, or what keeps the text from being one. */
 export interface CastFileRead {
@@ -21,7 +26,7 @@ export interface CastFileRead {
 
 const strings = ['mould', 'version', 'id'] as const;
 const objects = ['values', 'kept'] as const;
-const later = ['below', 'slots', 'place', 'shares'];
+const later = ['below', 'place', 'shares'];
 
 /**
  * Reads a cast, a sample, or bare values by field name. What has `format` is a cast or a
@@ -59,8 +64,40 @@ export function readCastFile(source: JsonSource): CastFileRead {
     const bad = finding('cast/bad-id', { id: String(value.id) }, source.placeOf(['id']));
     return { cast: undefined, findings: [bad] };
   }
+  const wrong = wrongSlot(value.slots);
+  if (wrong) return refuse(wrong.where, wrong.what, 'slots');
   const findings = later
     .filter((key) => value[key] !== undefined)
     .map((key) => finding('cast/not-yet', { key }, source.placeOf([key])));
-  return { cast: value as CastFile, findings };
+  return { cast: value as unknown as CastFile, findings };
+}
+
+/** What is wrong with what is placed in slots; anything placed has `mould` or `markup`. */
+function wrongSlot(
+  slots: Json | undefined,
+  path = 'slots',
+): { readonly where: string; readonly what: string } | undefined {
+  if (slots === undefined) return undefined;
+  if (!isJsonObject(slots)) return { where: path, what: 'must be an object of lists' };
+  for (const [name, list] of Object.entries(slots)) {
+    const where = `${path}.${name}`;
+    if (!Array.isArray(list)) return { where, what: 'must be a list of casts or markup' };
+    for (const [at, one] of list.entries()) {
+      const here = `${where}.${at}`;
+      if (!isJsonObject(one)) return { where: here, what: 'must be an object' };
+      const isCast = typeof one.mould === 'string';
+      if (isCast === (typeof one.markup === 'string')) {
+        return { where: here, what: 'must have either mould, with a name, or markup, as text' };
+      }
+      if (isCast && one.values !== undefined && !isJsonObject(one.values)) {
+        return { where: `${here}.values`, what: 'must be an object' };
+      }
+      if (isCast && one.id !== undefined && !namePattern.test(String(one.id))) {
+        return { where: `${here}.id`, what: 'must be a name that begins with a letter' };
+      }
+      const wrong = wrongSlot(one.slots, `${here}.slots`);
+      if (wrong) return wrong;
+    }
+  }
+  return undefined;
 }

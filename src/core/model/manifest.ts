@@ -56,6 +56,19 @@ const manifestSchema = {
       additionalProperties: { type: 'string' },
       propertyNames: { pattern: '^(?:class|id|style|dir|lang|data-[a-z0-9_.-]+)$' },
     },
+    slots: {
+      type: 'object',
+      propertyNames: { pattern: namePattern.source },
+      additionalProperties: {
+        type: 'object',
+        properties: {
+          title: { type: 'string' },
+          accepts: { type: 'array', items: { type: 'string' } },
+          max: { type: 'integer', minimum: 1 },
+          inherits: { type: 'boolean' },
+        },
+      },
+    },
     widths: {
       type: 'array',
       minItems: 1,
@@ -68,7 +81,7 @@ const manifestSchema = {
 };
 
 /** Keys of the format that this version keeps but does not act on. */
-const laterKeys = ['needs', 'slots'];
+const laterKeys = ['needs'];
 
 /** A manifest, or what keeps the text from being one. */
 export interface ManifestRead {
@@ -145,7 +158,9 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
     case 'maxItems':
       return `must have ${keyword === 'minItems' ? 'at least' : 'at most'} ${String(params.limit)} entries`;
     case 'propertyNames':
-      return 'may only hold class, id, style, dir, lang and data- attributes';
+      return at[0] === 'slots'
+        ? 'may only hold names of letters, digits, hyphens and underscores that begin with a letter'
+        : 'may only hold class, id, style, dir, lang and data- attributes';
     case 'uniqueItems':
       return 'must not name one twice';
     default:

@@ -22,6 +22,17 @@ export interface Font {
   readonly style: string;
 }
 
+/** A place in a mould for casts, or for markup of the host's own. */
+export interface Slot {
+  readonly title?: string;
+  /** Names of the moulds that may be placed there; any where it is absent. */
+  readonly accepts?: readonly string[];
+  /** How many may be placed there. */
+  readonly max?: number;
+  /** True where what is placed there takes on the text style around it. */
+  readonly inherits?: boolean;
+}
+
 /** What mould.json holds. Keys this version does not know are kept in the saved text. */
 export interface Manifest {
   readonly format: 1;
@@ -37,6 +48,7 @@ export interface Manifest {
   readonly reaches?: readonly string[];
   /** Names of what it may only stand in. */
   readonly within?: readonly string[];
+  readonly slots?: Readonly<Record<string, Slot>>;
   /** What it counts on the host for. */
   readonly needs?: { readonly properties?: readonly string[] };
   /** Attributes that the snippet's body had, such as its class; the root carries them. */

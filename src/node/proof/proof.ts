@@ -22,6 +22,8 @@ export interface ProofSubject {
   readonly mould: Mould;
   readonly cast?: CastFile;
   readonly placeOf?: PlaceOfValue | undefined;
+  /** Moulds of the casts placed in its slots, by name. */
+  readonly placed?: ReadonlyMap<string, Mould>;
   /** What the values are called: a sample's name, or `default`. */
   readonly sample?: string;
 }
@@ -97,18 +99,23 @@ interface CastToShoot {
 }
 
 function castOf(
-  { mould, cast = {}, placeOf, sample = 'default' }: ProofSubject,
+  { mould, cast = {}, placeOf, placed, sample = 'default' }: ProofSubject,
   findings: Finding[],
 ): CastToShoot {
   const compiled = compileMould(mould);
-  const made = compiled.cast(cast, placeOf);
+  const moulds = (name: string) => {
+    const other = placed?.get(name);
+    return other && compileMould(other);
+  };
+  const made = compiled.cast(cast, { placeOf, moulds });
+  const files = [...(placed?.values() ?? []), mould].map((one) => one.files);
   const { parts } = deliver(made, { form: 'block', document: true, runtime });
   findings.push(...compiled.findings, ...made.findings);
   return {
     subject: {
       mould: made.mould,
       document: parts.document ?? '',
-      files: mould.files,
+      files: Object.assign({}, ...files),
       libraries: made.libraries,
     },
     title: made.title,

@@ -1,5 +1,6 @@
 import MagicString from 'magic-string';
 import type { Mould } from '../../model/mould.ts';
+import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
 import { type PageUse, readPageUse } from './free-names.ts';
 import { type LibraryCode, libraryCodes } from './library-code.ts';
@@ -35,7 +36,8 @@ export interface ScriptSetting {
   readonly ids: ReadonlySet<string>;
   /** True where ids or names end in the cast's own. */
   readonly hasIds: boolean;
-  readonly renamed: ReadonlyMap<string, string>;
+  /** New names of what CSS keeps page-wide. */
+  readonly names: PageNames['of'];
 }
 
 /**

@@ -1,6 +1,7 @@
 import MagicString from 'magic-string';
 import type { Mould } from '../../model/mould.ts';
 import { hashOf, textOf } from '../../text/utf8.ts';
+import { noNames } from '../style/page-names.ts';
 import { type PageUse, readPageUse } from './free-names.ts';
 import { endless, isBuiltIn, isLive, leadingOut, ownNames } from './names-in-reach.ts';
 import { applyEdits, pageEdits } from './page-edits.ts';
@@ -67,7 +68,7 @@ function wrapLibrary(
   const made = [...new Set([...declared, ...use.assigned])].filter(
     (name) => asked.has(name) && !isBuiltIn(name),
   );
-  const edits = pageEdits({ use, script: text, hasIds: false, renamed: new Map(), own: new Set() });
+  const edits = pageEdits({ use, script: text, hasIds: false, names: noNames, own: new Set() });
   const given = names.includes('window') ? names : [...names, 'window'];
   const kept = made.map((name) => `window.${name} = ${name};`);
   const edited = new MagicString(text);

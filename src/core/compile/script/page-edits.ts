@@ -1,5 +1,6 @@
 import type MagicString from 'magic-string';
 import type { Edit } from '../../text/edits.ts';
+import type { PageNames } from '../style/page-names.ts';
 import type { PageUse } from './free-names.ts';
 import { isLive } from './names-in-reach.ts';
 import { dottedName, literalText, memberName, type ScriptNode, type Syntax } from './syntax.ts';
@@ -11,7 +12,7 @@ export interface EditSetting {
   /** True where ids and names of the template end in the cast's own. */
   readonly hasIds: boolean;
   /** New names of what CSS keeps page-wide, by the author's. */
-  readonly renamed: ReadonlyMap<string, string>;
+  readonly names: PageNames['of'];
   /** Names that are declared for the script. */
   readonly own: ReadonlySet<string>;
 }
@@ -28,7 +29,8 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...windowMembers(setting),
     ...codeInText(setting),
     ...(setting.hasIds ? plainIds(setting) : []),
-    ...(setting.renamed.size > 0 ? animationNames(setting) : []),
+    ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
+    ...(setting.names.dashed.size > 0 ? dashedNames(setting) : []),
   ];
 }
 
@@ -142,19 +144,31 @@ function isInChain({ parent }: ScriptNode): boolean {
 const animation = /^(?:webkitAnimation|animation)(?:Name)?$|^(?:-webkit-)?animation(?:-name)?$/;
 
 /** Names of animations in text that is set as one, or compared with one. */
-function animationNames({ use, script, renamed }: EditSetting): Edit[] {
+function animationNames({ use, script, names }: EditSetting): Edit[] {
   const texts = [...(use.nodes.get('Literal') ?? []), ...(use.nodes.get('TemplateElement') ?? [])];
   return texts.flatMap((at): Edit[] => {
     const { start, end } = at.node;
     const text = script.slice(start, end);
     if (!/^[\w"'`-]/.test(text) || !isAnimation(at)) return [];
     return [...text.matchAll(/[A-Za-z_][\w-]*/g)].flatMap(({ 0: word, index }) => {
-      const name = renamed.get(word);
+      const name = names.keyframes.get(word);
       return name === undefined
         ? []
         : [{ start: start + index, end: start + index + word.length, text: name }];
     });
   });
+}
+
+/** Custom properties and the like, in any text of the script. */
+function dashedNames({ use, script, names }: EditSetting): Edit[] {
+  const texts = [...(use.nodes.get('Literal') ?? []), ...(use.nodes.get('TemplateElement') ?? [])];
+  return texts.flatMap(({ node: { start, end } }) =>
+    [...script.slice(start, end).matchAll(/(?<![\w-])--[\w-]+/g)].flatMap(({ 0: word, index }) => {
+      const text = names.dashed.get(word);
+      const at = start + index;
+      return text === undefined ? [] : [{ start: at, end: at + word.length, text }];
+    }),
+  );
 }
 
 function isAnimation(at: ScriptNode): boolean {

@@ -9,14 +9,15 @@ import { isCssValue } from './css-value.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
-import { declarationsOf, styledFields } from './properties.ts';
-import { reset } from './reset.ts';
+import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
+import { reset, resetInSlots } from './reset.ts';
 import {
   castSelector,
   resetWeight,
   rootMark,
   rootSelector,
   type Scoping,
+  slotBox,
 } from './root-selector.ts';
 import { scopeStyle } from './scope-style.ts';
 
@@ -35,6 +36,10 @@ export interface StyleSource {
   readonly parsed: ParsedStyle;
   /** Style of libraries whose files came along, in order. */
   readonly libraries: readonly string[];
+  /** True where a slot is the border of what is the mould's. */
+  readonly hasSlots: boolean;
+  /** Scripts of libraries, which speak of custom properties by the names they know. */
+  readonly libraryScripts: readonly string[];
   /** True where a library's style is loaded from elsewhere, and needs to reach the cast. */
   readonly loadsStyle: boolean;
   readonly root: Field;
@@ -80,14 +85,23 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const { mouldName, style, parsed, root, usedProperties } = source;
   const sheets = source.libraries.map((text) => ({ text, parsed: parseStyle(text) }));
   const trees = [...sheets.map((one) => one.parsed.tree), parsed.tree];
+  const { hasSlots } = source;
   const ofFields = new Set(fieldsBelow(root).map((field) => field.property));
-  const names = readPageNames(trees, mouldName, new Set([...ofFields, ...source.needs]));
+  const names = hasSlots
+    ? ownProperties(source, trees, ofFields)
+    : readPageNames(trees, mouldName, new Set([...ofFields, ...source.needs]));
+  const renamed = names.of.dashed;
   const first = scopeStyle(style, mouldName, { parsed, names });
   const styled = styledFields(root, usedProperties);
-  const defaults = declarationsOf(styled, root.default);
-  const undeclared = undeclaredProperties(trees, usedProperties, ofFields, source.needs);
+  const defaults = declarationsOf(styled, root.default, renamed);
+  const undeclared = hasSlots
+    ? [...renamed.values()].map((name) => `${name}: initial`)
+    : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
   const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
-    const options = { sealed, names, ownsId, sheets: trees, keepsRem: look === 'host' };
+    const options = {
+      ...{ sealed, names, ownsId, hasSlots },
+      ...{ sheets: trees, keepsRem: look === 'host' },
+    };
     const scoping: Scoping = { mouldName, sealed, rank: 0 };
     const scoped = [
       ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),
@@ -102,7 +116,13 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     const box = scoped.some((one) => one.stylesPage) ? ['display: flow-root'] : [];
     const mark = rootMark(scoping);
     return {
-      reset: sealed ? sealedReset(look) : look === 'own' && !source.loadsStyle ? reset : '',
+      reset: sealed
+        ? sealedReset(look)
+        : look === 'own' && !source.loadsStyle
+          ? hasSlots
+            ? `${reset}\n${resetInSlots}`
+            : reset
+          : '',
       ofPage,
       ofMould: [
         ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [
@@ -110,12 +130,15 @@ export function compileStyle(source: StyleSource): CompiledStyle {
           ...undeclared,
         ]),
         ...rules,
+        hasSlots ? ruleOf(slotBox(scoping), undeclared) : '',
         ruleOf(rootSelector(scoping), defaults),
       ]
         .filter((part) => part !== '')
         .join('\n\n'),
       ofCast: (values, id) => {
-        const own = declarationsOf(styled, values).filter((one, index) => one !== defaults[index]);
+        const own = declarationsOf(styled, values, renamed).filter(
+          (one, index) => one !== defaults[index],
+        );
         const addresses = [...urls].map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
         return ruleOf(castSelector(scoping, id), [...own, ...addresses]);
       },
@@ -126,6 +149,21 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     ...{ stylesPage: first.stylesPage, names },
     findings: [...first.findings, ...looseChoices(source)],
   };
+}
+
+/** Names for all custom properties of a mould with slots, so that none hides one of the host's. */
+function ownProperties(
+  { mouldName, usedProperties, needs, libraryScripts }: StyleSource,
+  trees: readonly CssNode[],
+  ofFields: ReadonlySet<string>,
+): PageNames {
+  const kept = new Set([...needs, ...propertiesNamedIn(...libraryScripts)]);
+  const names = readPageNames(trees, mouldName, kept);
+  const dashed = new Map(names.of.dashed);
+  for (const name of [...usedProperties, ...ofFields]) {
+    if (!kept.has(name)) dashed.set(name, `${name}--${mouldName}`);
+  }
+  return { of: { ...names.of, dashed } };
 }
 
 /** In a shadow tree a host reaches only what it lets the whole of it inherit. */

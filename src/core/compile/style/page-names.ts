@@ -18,6 +18,11 @@ const kinds = [
   'dashed',
 ] as const;
 
+/** None of them. */
+export const noNames = Object.fromEntries(
+  kinds.map((kind) => [kind, new Map<string, string>()]),
+) as Readonly<Record<NameKind, Map<string, string>>>;
+
 /** At-rules that make a name, and of which kind. */
 const making: Readonly<Record<string, NameKind>> = {
   ...{ keyframes: 'keyframes', 'counter-style': 'counterStyle', property: 'dashed' },

@@ -30,9 +30,18 @@ export function styledFields(group: Field, used: ReadonlySet<string>): StyledFie
 /**
  * One declaration for each styled field. What is empty becomes `initial`, so that the fallback
  * inside `var()` is used and nothing is taken from outside.
+ *
+ * @param renamed new names of custom properties, where they are not the author's
  */
-export function declarationsOf(fields: readonly StyledField[], values: Json): string[] {
-  return fields.map(({ field, steps }) => `${field.property}: ${toCss(field, at(values, steps))}`);
+export function declarationsOf(
+  fields: readonly StyledField[],
+  values: Json,
+  renamed: ReadonlyMap<string, string>,
+): string[] {
+  return fields.map(({ field, steps }) => {
+    const name = renamed.get(field.property) ?? field.property;
+    return `${name}: ${toCss(field, at(values, steps))}`;
+  });
 }
 
 /** The value of a field as CSS; only values that were checked get here. */

@@ -1,4 +1,4 @@
-import { resetWeight } from './root-selector.ts';
+import { resetWeight, slotBorder } from './root-selector.ts';
 
 /** Text style that a cast would inherit from its host, as it is at the top of a page of its own. */
 const inherited = [
@@ -40,22 +40,34 @@ const ofPictures = [
 const pictures =
   ':where(img, canvas, video, iframe, svg):not(:where([border], [hspace], [vspace], [align], [hidden]))';
 
-const root = `:is(${resetWeight}, [data-mould])`;
-const all = `:is(${resetWeight}, [data-mould], [data-mould] *)`;
+/** What no rule of a mould may reach; a cast in there is a mould's again. */
+const slotted = ':where([data-slot], [data-slot] *)';
+
+function resetOf(root: string, all: string): string {
+  return [
+    `${all} { all: revert-layer }`,
+    `${all}:not(:where(${hinting.join(', ')})) { all: revert }`,
+    `${all}${pictures} { ${ofPictures.map((name) => `${name}: revert`).join('; ')} }`,
+    `${all}:where(td, th):not(:where([border] *, [rules] *)) { border: revert }`,
+    `${all}:where(td, th):not(:where([cellpadding] *)) { padding: 1px }`,
+    `${all}::before, ${all}::after, ${all}::backdrop { all: revert }`,
+    `${all}::placeholder, ${all}::marker { all: revert-layer }`,
+    `${root} { ${inherited.map((name) => `${name}: initial`).join('; ')} }`,
+    ...ownText.map(([elements, name]) => `${root}:where(${elements}) { ${name}: revert }`),
+  ].join('\n');
+}
 
 /**
  * What keeps the rules of a host, and what it would let a cast inherit, out of all casts of a page.
  * `revert-layer` undoes a host's rules and leaves what attributes say; where none says anything,
  * `revert` undoes what a host keeps in layers as well.
  */
-export const reset = [
-  `${all} { all: revert-layer }`,
-  `${all}:not(:where(${hinting.join(', ')})) { all: revert }`,
-  `${all}${pictures} { ${ofPictures.map((name) => `${name}: revert`).join('; ')} }`,
-  `${all}:where(td, th):not(:where([border] *, [rules] *)) { border: revert }`,
-  `${all}:where(td, th):not(:where([cellpadding] *)) { padding: 1px }`,
-  `${all}::before, ${all}::after, ${all}::backdrop { all: revert }`,
-  `${all}::placeholder, ${all}::marker { all: revert-layer }`,
-  `${root} { ${inherited.map((name) => `${name}: initial`).join('; ')} }`,
-  ...ownText.map(([elements, name]) => `${root}:where(${elements}) { ${name}: revert }`),
-].join('\n');
+export const reset = resetOf(
+  `:is(${resetWeight}, [data-mould]):not(${slotted})`,
+  `:is(${resetWeight}, [data-mould], [data-mould] *):not(${slotted})`,
+);
+
+/** The same for casts that are placed in a slot of another. */
+export const resetInSlots = `${slotBorder('[data-slot] [data-mould]')} {
+${resetOf(`:is(${resetWeight}, :scope)`, `:is(${resetWeight}, :scope, :scope *)`)}
+}`;

@@ -13,6 +13,8 @@ export interface Scoping {
   readonly mouldName: string;
   /** In a shadow tree nothing has to be kept apart but the root. */
   readonly sealed: boolean;
+  /** True where a slot is the border of what a rule may reach. */
+  readonly hasSlots?: boolean;
   /** How much stronger than the least: what is outside layers beats what is in them. */
   readonly rank: number;
 }
@@ -22,22 +24,36 @@ export function rootMark({ mouldName, sealed }: Pick<Scoping, 'mouldName' | 'sea
   return sealed ? '[data-mould-root]' : `[data-mould="${mouldName}"]`;
 }
 
-/** The root. */
+/** The root, as a rule of the author's sees it. */
 export function rootSelector(scoping: Scoping): string {
   if (scoping.sealed) return rootMark(scoping);
-  return `:is(${weight}${'#k'.repeat(scoping.rank)}, ${rootMark(scoping)})`;
+  return `:is(${weight}${'#k'.repeat(scoping.rank)}, ${seenMark(scoping)})`;
+}
+
+/** What encloses the rules of a mould with slots: they end where a slot begins (CSS Cascade 6, 2.5). */
+export function slotBorder(mark: string): string {
+  return `@scope (${mark}) to (:scope [data-slot])`;
+}
+
+/** What holds the content of a slot, where the mould's custom properties end. */
+export function slotBox(scoping: Scoping): string {
+  return scoping.sealed ? '::slotted([data-slot])' : `${rootMark(scoping)} [data-slot]`;
+}
+
+function seenMark(scoping: Scoping): string {
+  return scoping.hasSlots ? ':scope' : rootMark(scoping);
 }
 
 /** The root or anything in it; the same weight. Nothing where a shadow root is the border. */
 export function withinSelector(scoping: Scoping): string {
   if (scoping.sealed) return '';
-  const mark = rootMark(scoping);
+  const mark = seenMark(scoping);
   return `:is(${weight}${'#k'.repeat(scoping.rank)}, ${mark}, ${mark} *)`;
 }
 
 /** Anything inside the root, at no weight: keeps a sibling combinator from leaving the cast. */
 export function insideGuard(scoping: Scoping): string {
-  return scoping.sealed ? '' : `:where(${rootMark(scoping)} *)`;
+  return scoping.sealed ? '' : `:where(${seenMark(scoping)} *)`;
 }
 
 /** The root of one cast. */

@@ -7,7 +7,14 @@ import { type LayerRanks, layersIn } from './layers.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { resolveRootFont } from './root-font.ts';
-import { insideGuard, rootSelector, type Scoping, withinSelector } from './root-selector.ts';
+import {
+  insideGuard,
+  rootMark,
+  rootSelector,
+  type Scoping,
+  slotBorder,
+  withinSelector,
+} from './root-selector.ts';
 import { initialPx, resolveRem, rootSizePx } from './root-size.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
@@ -22,6 +29,8 @@ export interface ScopeOptions {
   readonly parsed?: ParsedStyle;
   /** True for a shadow tree, which needs no prefixes. */
   readonly sealed?: boolean;
+  /** True where a slot is the border of what a rule may reach. */
+  readonly hasSlots?: boolean;
   /** True for a look of the host's: lengths in rem stay those of its root. */
   readonly keepsRem?: boolean;
   /** True for an id that each cast has one of its own of. */
@@ -50,13 +59,14 @@ export function scopeStyle(
   mouldName: string,
   options: ScopeOptions = {},
 ): ScopedStyle {
-  const { sealed = false, keepsRem = false, ownsId = () => false } = options;
+  const { sealed = false, hasSlots = false, keepsRem = false, ownsId = () => false } = options;
   const { tree, faults } = options.parsed ?? parseStyle(style);
   const lines = indexLines('style.css', style);
   const edits = new MagicString(style);
   const layers = sealed ? undefined : layersIn(tree);
   const sizePx = rootSizePx(...(options.sheets ?? [tree]));
-  const scoper = new Scoper(edits, { mouldName, sealed, rank: layers?.count ?? 0 }, layers);
+  const scoping = { mouldName, sealed, hasSlots: hasSlots && !sealed, rank: layers?.count ?? 0 };
+  const scoper = new Scoper(edits, scoping, layers);
   scoper.visit(tree);
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
@@ -118,6 +128,7 @@ class Scoper {
   visit(node: CssNode): void {
     if (node.type === 'StyleSheet' || node.type === 'Block') {
       for (const child of node.children) this.visit(child);
+      if (this.scoping.hasSlots) this.closeSlots(node.children.toArray());
     } else if (node.type === 'Atrule') {
       const { basename } = keyword(node.name);
       if (node.block && grouping.has(basename)) {
@@ -143,6 +154,18 @@ class Scoper {
         this.ofPage.push({ block: node.block, isBody: /\bbody\b/i.test(generate(node.prelude)) });
         if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
       }
+    }
+  }
+
+  /** Rules that stand together end at the slots together; other at-rules are not for in there. */
+  private closeSlots(nodes: readonly CssNode[]): void {
+    const rules = nodes.filter((one) => one.type !== 'Comment');
+    for (const [at, node] of rules.entries()) {
+      if (node.type !== 'Rule') continue;
+      if (rules[at - 1]?.type !== 'Rule') {
+        this.edits.prependRight(start(node), `${slotBorder(rootMark(this.scoping))} {\n`);
+      }
+      if (rules[at + 1]?.type !== 'Rule') this.edits.appendLeft(end(node), '\n}');
     }
   }
 

@@ -19,7 +19,7 @@ import { joined, type Write } from './scope.ts';
 import { toHtmlText } from './sink.ts';
 
 /** Attributes that are bindings. */
-const bindings = ['km-each', 'km-when'];
+const bindings = ['km-each', 'km-when', 'km-slot'];
 
 /** What the attributes of an element are compiled with. */
 export interface AttributeSetting {
@@ -111,7 +111,9 @@ function rowStyleOf({ binder, block }: AttributeSetting): Write | undefined {
   const fields = row ? styledFields(row, binder.usedProperties) : [];
   if (!block || fields.length === 0) return undefined;
   const depth = block.loops.length;
-  return (scope) => toHtmlText(declarationsOf(fields, scope.rows[depth] ?? null).join('; '));
+  const { renamed } = binder;
+  return (scope) =>
+    toHtmlText(declarationsOf(fields, scope.rows[depth] ?? null, renamed).join('; '));
 }
 
 function reportRowStyle(binder: Binder, { element, loop }: Block): void {

@@ -12,6 +12,10 @@ export interface Binder {
   readonly usedProperties: ReadonlySet<string>;
   /** Text fields that fill an address, and so have to be safe ones. */
   readonly addressed: Set<Field>;
+  /** Names of the slots found. */
+  readonly slots: Set<string>;
+  /** New names of custom properties, where they are not the author's. */
+  readonly renamed: ReadonlyMap<string, string>;
   readonly lines: LineIndex;
   readonly report: (one: Finding) => void;
 }

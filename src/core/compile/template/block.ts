@@ -1,6 +1,7 @@
 import type { Field } from '../../model/field.ts';
 import type { Json } from '../../model/json-source.ts';
 import { kinds } from '../../model/kinds.ts';
+import { namePattern } from '../../model/mould.ts';
 import { finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { type Binder, kindNameRead, refer } from './binder.ts';
@@ -17,6 +18,8 @@ export interface Block extends Range {
   readonly loop: Loop | undefined;
   /** Asked for each row where the block is a loop as well. */
   readonly holds: ((scope: Scope) => boolean) | undefined;
+  /** The slot it is what stands in where nothing is placed there. */
+  readonly slot?: string;
   /** True where its binding leads nowhere; what is inside is then not looked at. */
   readonly isBroken: boolean;
 }
@@ -41,11 +44,18 @@ export function blockAt(blocks: readonly Block[], offset: number): Block | undef
 export function findBlocks(binder: Binder, markup: Markup): Block[] {
   const blocks: Block[] = [];
   for (const element of markup.elements) {
-    if (!element.carries((name) => name === 'km-each' || name === 'km-when')) continue;
+    if (!element.carries((name) => /^km-(?:each|when|slot)$/.test(name))) continue;
     const each = element.attributes.find((one) => one.name === 'km-each');
     const when = element.attributes.find((one) => one.name === 'km-when');
     const outer = blockAt(blocks, element.start);
-    if ((!each && !when) || outer?.isBroken) continue;
+    const slot = element.attributes.find((one) => one.name === 'km-slot');
+    if (outer?.isBroken) continue;
+    const openSlot = (around: Block | undefined) =>
+      slot ? blocks.push(...slotBlock(binder, slot, element, around?.loops ?? [])) : 0;
+    if (!each && !when) {
+      openSlot(outer);
+      continue;
+    }
     const blank = /[\t\n\f\r ]*$/.exec(binder.source.slice(0, element.start))?.[0].length ?? 0;
     const range = { start: element.start - blank, end: element.end };
     const outerLoops = outer?.loops ?? [];
@@ -58,7 +68,9 @@ export function findBlocks(binder: Binder, markup: Markup): Block[] {
     const loops = loop ? [...outerLoops, loop.field.path] : outerLoops;
     const holds = when && !moved ? conditionOf(binder, when, loops) : undefined;
     const isBroken = moved || Boolean(each && !loop) || Boolean(when && !holds);
-    blocks.push({ ...range, element, loops, loop, holds, isBroken });
+    const block = { ...range, element, loops, loop, holds, isBroken };
+    blocks.push(block);
+    if (!isBroken) openSlot(block);
   }
   return blocks;
 }
@@ -102,8 +114,38 @@ function openLoop(
   return undefined;
 }
 
+/** Elements whose content a browser does not leave where it is written. */
+const slotless =
+  /^(?:table|tbody|thead|tfoot|tr|colgroup|select|optgroup|datalist|p|template|script|style|textarea|title|option)$/;
+
+/** What is in an element with km-slot: there as long as nothing is placed in the slot. */
+function slotBlock(
+  binder: Binder,
+  { value }: Attribute,
+  element: Element,
+  loops: readonly string[],
+): Block[] {
+  const slot = binder.source.slice(value.start, value.end).trim();
+  const place = binder.lines.placeAt(value.start);
+  const report = (what: string) => {
+    binder.report(finding('template/slot', { slot, what }, place));
+    return [];
+  };
+  if (!namePattern.test(slot)) return report('has a name that is none');
+  if (loops.length > 0) return report('stands in a km-each, where it would be there many times');
+  if (!element.isHtml || !element.endTag || slotless.test(element.name)) {
+    return report(`cannot be in <${element.name}>, which does not take any markup`);
+  }
+  if (binder.slots.has(slot)) return report('is there twice');
+  binder.slots.add(slot);
+  const { startTag, endTag } = element;
+  const range = { start: startTag.end, end: endTag.start };
+  return [{ ...range, element, loops, loop: undefined, holds: undefined, slot, isBroken: false }];
+}
+
 /** Compiles a block around its content. */
-export function compileBlock({ loop, loops, holds }: Block, content: Write): Write {
+export function compileBlock({ loop, loops, holds, slot }: Block, content: Write): Write {
+  if (slot) return (scope) => scope.slots[slot] ?? content(scope);
   const shown: Write = holds ? (scope) => (holds(scope) ? content(scope) : '') : content;
   if (!loop) return shown;
   const depth = loops.length;

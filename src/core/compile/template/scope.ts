@@ -6,6 +6,8 @@ export interface Scope {
   readonly id: string;
   /** What ids of the cast end with; '' in a shadow root, which has ids of its own. */
   readonly suffix: string;
+  /** What is placed in the slots, as markup, by name. */
+  readonly slots: Readonly<Record<string, string>>;
   /** The values at 0, then the row of each open loop. */
   readonly rows: Json[];
   /** From 0, by loop. */

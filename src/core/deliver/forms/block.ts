@@ -1,4 +1,5 @@
 import type { Cast } from '../../compile/cast.ts';
+import { placedMarkup, styleElement } from '../../compile/placed-markup.ts';
 import { runtimeParts } from '../../compile/script/runtime-parts.ts';
 import { toHtmlText, toScriptData } from '../../compile/template/sink.ts';
 import type { Library } from '../../model/mould.ts';
@@ -10,15 +11,23 @@ import type { Parts, Runtime } from '../delivery.ts';
  * @param before casts that stand before it on the page, whose shared code is there already
  */
 export function toBlock(cast: Cast, runtime: Runtime, before: readonly Cast[] = []): Parts {
+  const all = withInner(cast);
+  const each = <T>(make: (one: Cast, before: readonly Cast[]) => T[]) =>
+    all.flatMap((one, at) => make(one, [...before, ...all.slice(0, at)]));
   const pieces = [
     `<!-- ${cast.mould} ${cast.version}, cast ${cast.id} -->`,
-    ...cast.loads.flatMap(styleLink),
-    ...styleElements(cast, before),
-    ...(cast.sealed ? sealed(cast) : [cast.markup.trim()]),
-    ...cast.loads.flatMap(scriptLink),
-    ...scriptElements(cast, runtime, before),
+    ...each((one) => one.loads.flatMap(styleLink)),
+    ...each(styleElements),
+    placedMarkup(cast),
+    ...each((one) => one.loads.flatMap(scriptLink)),
+    ...each((one, earlier) => scriptElements(one, runtime, earlier)),
   ];
   return { html: `${pieces.join('\n')}\n` };
+}
+
+/** A cast and all that is placed in it. */
+function withInner(cast: Cast): Cast[] {
+  return [cast, ...cast.inner.flatMap(withInner)];
 }
 
 function styleLink({ style }: Library): string[] {
@@ -40,31 +49,16 @@ function styleElements(cast: Cast, before: readonly Cast[]): string[] {
   ];
 }
 
-function styleElement(parts: readonly string[]): string[] {
-  const style = parts.filter((part) => part !== '').join('\n\n');
-  // `<\/style` reads the same in strings and comments, and does not end the element.
-  return style === '' ? [] : [`<style>\n${style.replace(/<(?=\/style)/gi, '<\\')}\n</style>`];
-}
-
-/** What a host's rules could do to the element that the shadow root is on. */
-const edge = 'all: initial !important; display: block !important';
-
-/** The cast in a shadow root, which the parser makes (HTML Standard, 4.12.3). */
-function sealed(cast: Cast): string[] {
-  return [
-    `<div data-mould="${cast.mould}" data-cast="${cast.id}" style="${edge}"><template shadowrootmode="open">`,
-    ...styleElement([cast.reset, cast.mouldStyle, cast.castStyle]),
-    cast.markup.trim(),
-    '</template></div>',
-  ];
-}
-
 /** Where a page keeps what its casts share. */
 const registry = 'window[Symbol.for("keen-mould")]';
 
 function scriptElements(cast: Cast, runtime: Runtime, before: readonly Cast[]): string[] {
   const { script, mould, id, sealed: isSealed } = cast;
-  if (!script) return cast.hasIds && !isSealed ? [renumbering(cast, runtime)] : [];
+  const slots = cast.fillsSlots ? [forCast(runtime.parts.slots, id)] : [];
+  if (!script) {
+    const copies = cast.hasIds && !isSealed ? [forCast(runtime.parts.alone, id)] : [];
+    return [...slots, ...copies];
+  }
   const names = runtimeParts.filter(
     (part) =>
       script.parts.includes(part) && !before.some((one) => one.script?.parts.includes(part)),
@@ -75,6 +69,7 @@ function scriptElements(cast: Cast, runtime: Runtime, before: readonly Cast[]): 
   const isKnown = before.some((one) => one.mould === mould && one.script?.code === script.code);
   const values = script.needsValues ? `, ${toScriptData(cast.values)}` : '';
   return [
+    ...slots,
     ...(names.length > 0 ? [element(installation(names, runtime))] : []),
     ...libraries.map(({ key, once, names: given, code }) =>
       element(
@@ -113,9 +108,9 @@ function installation(names: readonly string[], { parts }: Runtime): string {
   return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
 }
 
-/** For a mould without script: copies of its block get ids of their own. */
-function renumbering({ id }: Cast, { parts }: Runtime): string {
-  return element(`(${parts.alone})("${id}");`);
+/** Code that needs no other on the page, such as what gives copies ids of their own. */
+function forCast(code: string | undefined, id: string): string {
+  return element(`(${code})("${id}");`);
 }
 
 function element(code: string): string {

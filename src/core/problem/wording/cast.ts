@@ -1,4 +1,4 @@
-import type { WordingTable } from './shape.ts';
+import { didYouMean, type WordingTable } from './shape.ts';
 
 /** What can be wrong with a cast or its delivery. */
 export const castWording = {
@@ -16,6 +16,33 @@ export const castWording = {
     message: ({ wanted, found }: { wanted: string; found: string }) =>
       `This cast is of the mould ${wanted}, but ${found} was given.`,
     mend: () => 'Give the mould that the cast was made from.',
+  },
+  'cast/no-slot': {
+    level: 'warning',
+    message: ({ name, mould, near }: { name: string; mould: string; near?: string | undefined }) =>
+      `The mould ${mould} has no slot ${name}, so what is to stand there is left out.${didYouMean(near)}`,
+    mend: ({ known }: { known: readonly string[] }) =>
+      known.length === 0
+        ? 'Put km-slot on an element of its template.html.'
+        : `Its slots are ${known.join(', ')}.`,
+  },
+  'cast/no-mould': {
+    level: 'error',
+    message: ({ name, mould }: { name: string; mould: string }) =>
+      `There is no mould ${mould} for the cast in slot ${name}.`,
+    mend: () => 'Put its folder beside the mould it is placed in.',
+  },
+  'cast/not-accepted': {
+    level: 'error',
+    message: ({ name, mould }: { name: string; mould: string }) =>
+      `Slot ${name} does not take casts of ${mould}.`,
+    mend: ({ accepts }: { accepts: readonly string[] }) => `It takes ${accepts.join(', ')}.`,
+  },
+  'cast/slot-full': {
+    level: 'error',
+    message: ({ name, max, count }: { name: string; max: number; count: number }) =>
+      `Slot ${name} is given ${count}, but takes at most ${max}; the rest is left out.`,
+    mend: () => 'Take some out, or raise max in mould.json.',
   },
   'cast/not-yet': {
     level: 'warning',

@@ -37,6 +37,11 @@ export const templateWording = {
       `km-each cannot repeat over ${path}, which is ${called}.`,
     mend: () => 'Repeat over a list, or over a whole number for so many copies.',
   },
+  'template/slot': {
+    level: 'error',
+    message: ({ slot, what }: { slot: string; what: string }) => `The slot ${slot} ${what}.`,
+    mend: () => 'Give each slot a name of its own, on an element such as a div that is there once.',
+  },
   'template/same-loop': {
     level: 'error',
     message: ({ path }: { path: string }) => `km-each="${path}" stands inside another of the same.`,

@@ -1,0 +1,24 @@
+import type { Cast } from './cast.ts';
+
+/** What a host's rules could do to the element that the shadow root is on. */
+const edge = 'all: initial !important; display: block !important';
+
+/** A cast as it stands in a page or in a slot; a sealed one in a shadow root. */
+export function placedMarkup(cast: Cast): string {
+  if (!cast.sealed) return cast.markup.trim();
+  const { mould, id, reset, mouldStyle, castStyle } = cast;
+  // The parser makes the shadow root (HTML Standard, 4.12.3).
+  return [
+    `<div data-mould="${mould}" data-cast="${id}" style="${edge}"><template shadowrootmode="open">`,
+    ...styleElement([reset, mouldStyle, castStyle]),
+    cast.markup.trim(),
+    `</template>${cast.light}</div>`,
+  ].join('\n');
+}
+
+/** A style element of the parts that hold something, or none. */
+export function styleElement(parts: readonly string[]): string[] {
+  const style = parts.filter((part) => part !== '').join('\n\n');
+  // `<\/style` reads the same in strings and comments, and does not end the element.
+  return style === '' ? [] : [`<style>\n${style.replace(/<(?=\/style)/gi, '<\\')}\n</style>`];
+}
