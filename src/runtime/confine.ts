@@ -225,8 +225,8 @@ export function confine(page: Registry, cast: Running): Confinement {
   for (const name of ['window', 'self', 'globalThis', 'frames']) ofWindow[name] = reach;
   if (parent === window) ofWindow.top = ofWindow.parent = reach;
   page.styles?.(cast);
-  page.radios?.(cast);
-  return { page, cast, reach, view, own, runLate };
+  const settle = page.radios?.(cast) ?? (() => {});
+  return { page, cast, reach, view, own, runLate, settle };
 }
 
 /** An event with another target; everything else is the event's own. */

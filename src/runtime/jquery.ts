@@ -27,7 +27,10 @@ const anywhere = 'add appendTo prependTo insertBefore insertAfter replaceAll ind
  * jQuery for one cast: what it looks up lies in the cast, what it hears of the page is undone
  * with the cast, and what is added to it stays with the cast.
  */
-export function jquery({ cast, reach, view, own, runLate }: Confinement, from: object): object {
+export function jquery(
+  { cast, reach, view, own, runLate, settle }: Confinement,
+  from: object,
+): object {
   const jq = from as Jquery;
   const { base, box, tree, root } = cast;
   const within = box ? base : tree;
@@ -46,7 +49,10 @@ export function jquery({ cast, reach, view, own, runLate }: Confinement, from: o
     }
     const css = own(written);
     const found = call(jq(context ?? within), 'find', css);
-    if (context || box || tree !== root) return found;
+    if (context) return found;
+    if (root.querySelector('[data-slot]'))
+      return call(found, 'filter', (_: number, one: Element) => cast.owns(one));
+    if (box || tree !== root) return found;
     return call(call(jq(root), 'filter', css), 'add', found);
   };
   const call = (found: Found, method: string, ...given: unknown[]): Found =>
@@ -56,7 +62,10 @@ export function jquery({ cast, reach, view, own, runLate }: Confinement, from: o
     let found: Found;
     if (typeof wanted === 'function') {
       // What this gives back is one object of jQuery's own, so it is left alone.
-      jq(() => (wanted as Call).call(doc as Found, $));
+      jq(() => {
+        (wanted as Call).call(doc as Found, $);
+        settle();
+      });
       found = jq(document);
     } else if (typeof wanted === 'string' && !/^\s*</.test(wanted)) {
       found = select(wanted, context && context !== doc ? $(context) : undefined);
@@ -123,9 +132,9 @@ export function jquery({ cast, reach, view, own, runLate }: Confinement, from: o
       if (!to) return this;
       const run: Heard = function (event, ...more) {
         const { originalEvent } = event;
-        const seen = originalEvent ? view(originalEvent) : event;
+        const seen = originalEvent instanceof Event ? view(originalEvent) : event;
         if (!seen) return undefined;
-        if (originalEvent && seen !== originalEvent) event.target = seen.target;
+        if (seen !== event && seen !== originalEvent) event.target = seen.target;
         return to.call(this === document ? doc : this, event, ...more);
       };
       to.guid ??= jq.guid++;

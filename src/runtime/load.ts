@@ -11,6 +11,7 @@ export function load(
   mould: MouldInReach,
 ): void {
   const reach = to.reach as unknown as Record<string, unknown>;
+  wrap();
   for (const key of keys) {
     const library = page.libraries[key];
     try {
@@ -34,7 +35,6 @@ export function load(
     }
     wrap();
   }
-  wrap();
 
   function wrap(): void {
     const { jQuery } = reach;

@@ -74,6 +74,8 @@ export interface Confinement {
   readonly view: View;
   /** A selector of the author's as it holds in this cast. */
   readonly own: (selector: string) => string;
+  /** Sees to what a script has just made, before another cast makes the like. */
+  readonly settle: () => void;
   /** True for an event of loading that has passed; then the listener is run soon. */
   readonly runLate: (type: string, run: () => void) => boolean;
 }
@@ -99,7 +101,7 @@ export interface Registry {
   jquery?(to: Confinement, from: object): object;
   timers?(cast: Running): Record<string, unknown>;
   styles?(cast: Running): void;
-  radios?(cast: Running): void;
+  radios?(cast: Running): () => void;
   handlers?(cast: Running, list: readonly Handler[]): void;
   renumber?(tree: ParentNode, from: string, to: string): void;
   globals?(cast: Running, reach: Reach, names: readonly string[]): void;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
 import { describe, expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
-import { reset } from '../../src/core/compile/style/reset.ts';
+import { firmReset } from '../../src/core/compile/style/reset.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { importSnippet, snippetToDelivery } from '../../src/core/index.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
@@ -41,12 +41,12 @@ describe('a block', () => {
     });
     expect(blockOf(mould)).toBe(`<!-- board 1.0.0, cast c -->
 <style>
-${reset}
+${firmReset}
 </style>
 <style>
-p${within} { margin: 0 }
+p${within} { margin: 0 !important }
 </style>
-<p data-mould="board" data-cast="c">a</p>
+<p data-mould="board" data-cast="c" data-look="firm">a</p>
 <script>(page => {
 page.mould || (start)(page);
 })(${registry} ||= {});</script>
@@ -60,7 +60,7 @@ mould.id
 
   it('holds nothing that the mould has not', () => {
     expect(blockOf(mouldOf({ template: '<p>a</p>' }))).toBe(
-      `<!-- board 1.0.0, cast c -->\n<style>\n${reset}\n</style>\n<p data-mould="board" data-cast="c">a</p>\n`,
+      `<!-- board 1.0.0, cast c -->\n<style>\n${firmReset}\n</style>\n<p data-mould="board" data-cast="c" data-look="firm">a</p>\n`,
     );
   });
 
@@ -88,7 +88,7 @@ it('an unbound mould gives back the markup of the paste, byte for byte', () => {
   const text = '<ul class=a >\n\t<LI>one<li>two &amp; <br/>\r\n</ul><!-- end -->';
   const { mould } = importSnippet([{ name: 'a.html', text }]);
   const { markup } = compileMould(mould).cast({ id: 'c' });
-  expect(markup.replace(' data-mould="a" data-cast="c"', '').trimEnd()).toBe(text);
+  expect(markup.replace(' data-mould="a" data-cast="c" data-look="firm"', '').trimEnd()).toBe(text);
 });
 
 it('the whole path is one call', () => {

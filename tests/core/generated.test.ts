@@ -71,10 +71,10 @@ describe('whatever the template', () => {
         written += 1;
         const { markup: cast } = compiled.cast({ id: 'c' });
         const markup = cast.replaceAll('~c', '');
-        const wrapper = '<div data-mould="board" data-cast="c">\n';
+        const wrapper = '<div data-mould="board" data-cast="c" data-look="firm">\n';
         const bare = markup.startsWith(wrapper)
           ? markup.slice(wrapper.length, -'\n</div>'.length)
-          : markup.replace(' data-mould="board" data-cast="c"', '');
+          : markup.replace(' data-mould="board" data-cast="c" data-look="firm"', '');
         // Only what was left open is closed at the end.
         expect(bare.startsWith(template)).toBe(true);
         expect(bare.slice(template.length)).toMatch(/^(?:<\/[^>]+>)*$/);

@@ -31,6 +31,9 @@ section, article, nav, header, footer, main, aside, figure, form, fieldset { dis
 .active, .open, .show, .hidden, .card, .container, .row { display: none; outline: 9px solid blue; }
 html { font-size: 10px; } body { color: maroon; font-family: monospace; word-spacing: 9px; }
 :root { --accent: red; --color: red; --bg: black; --gap: 99px; }
+a, h2, button, td, .card, .title { color: deeppink !important; text-decoration: line-through !important; }
+div, p, li, img { margin: 11px !important; padding: 4px !important; float: right !important; background: khaki !important; }
+.active, .open, .row { border: 6px dotted navy !important; font-size: 30px !important; box-sizing: content-box !important; }
 @layer base { * { border: 2px solid navy; padding: 3px; } }
 `;
 

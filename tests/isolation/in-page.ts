@@ -46,12 +46,13 @@ export function install() {
 
   const plain = (text: string) =>
     text
-      .replace(/~[A-Za-z][\w-]*/g, '')
+      .replace(/~c\d/g, '')
       .replace(/var\(--km-url-([\w-]+)\)/g, 'url("#$1")')
       .replace(/\d{5,}/g, '0')
       .replace(/\s+/g, ' ')
       .trim();
-  const isOurs = (name: string) => /^(?:data-(?:mould|cast|km-|copy)|on[a-z]+$)/.test(name);
+  const isOurs = (name: string) =>
+    /^(?:data-(?:mould|cast|look|slot|km-|copy)|on[a-z]+$)/.test(name);
   const address = (value: string) =>
     /^\s*javascript:/i.test(value)
       ? 'javascript:'

@@ -47,6 +47,9 @@ export interface MeasureOptions {
 /** How far two pictures of the same may be apart, beside the noise of the page itself. */
 const tolerance = 0.01;
 
+/** Another run of the same page: what moves by itself or goes by chance is another then. */
+const otherwise = { seed: 11, late: 70 };
+
 /** Measures a snippet against itself, in an empty page, threefold and in hostile hosts. */
 export async function measure(
   browser: Browser,
@@ -63,7 +66,7 @@ export async function measure(
     return { list: found, alone: moments, complaints: [...complaintsOf(page)] };
   });
   const again = await visit(browser, subject.bare, (page) => course(page, body, list));
-  const leaving = (seed: number) =>
+  const leaving = (chance: typeof otherwise) =>
     visit(
       browser,
       subject.bare,
@@ -75,14 +78,19 @@ export async function measure(
         }
         return moments;
       },
-      seed,
+      chance,
     );
-  const idle = await leaving(7);
-  const otherIdle = await leaving(11);
+  const idle = await leaving({ seed: 7, late: 0 });
+  const otherIdle = await leaving(otherwise);
   const noise = Math.max(
     ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
   );
-  const other = await visit(browser, subject.bare, (page) => course(page, body, list, false), 11);
+  const other = await visit(
+    browser,
+    subject.bare,
+    (page) => course(page, body, list, false),
+    otherwise,
+  );
   const isSteady = alone.map(({ dom }, at) => dom === again[at]?.dom);
   const isSame: Known['isSame'] = (one = '', two = '', at = 0) =>
     !isSteady[at] ||
@@ -195,8 +203,8 @@ async function threeCopies(
 ): Promise<boolean> {
   const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, kept));
   const box = casts[0]?.hasBox === true;
-  const side: Side = subject.sideOf(pageOf(casts));
   for (const acted of [0, 1, 2]) {
+    const side: Side = subject.sideOf(pageOf(casts, onTop(acted)));
     const wrong = await visit(browser, side, async (page) => {
       for (let step = 0; step <= list.length; step += 1) {
         if (step > 0) await act(page, { at: acted, box }, list[step - 1] as Act);
@@ -215,6 +223,17 @@ async function threeCopies(
     }
   }
   return true;
+}
+
+/**
+ * Copies in one place, where each is as near to the visitor as the snippet by itself is; the one
+ * that is acted on is on top.
+ */
+function onTop(acted: number): (block: string, at: number) => string {
+  return (block, at) => {
+    const state = at === acted ? 'z-index: 1' : 'z-index: 0; pointer-events: none';
+    return `<div style="position: absolute; left: 0; top: 0; width: 100%; ${state}">${block}</div>`;
+  };
 }
 
 /** What was found of each manner in all hosts. */

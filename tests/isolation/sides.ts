@@ -20,6 +20,8 @@ export interface Side {
   readonly file: (path: string) => string | Uint8Array | undefined;
   /** Files from elsewhere, by the paths of their addresses. */
   readonly far: (path: string) => Uint8Array | undefined;
+  /** Files that lie beside the snippet's own page, which its scripts may fetch. */
+  readonly beside?: (path: string) => Uint8Array | undefined;
   /** Where the page lies among its files. */
   readonly path: string;
 }
@@ -109,14 +111,21 @@ export async function readSubject(
     sideOf: (html) => ({
       ...{ document: html, path: '/', far: farFile },
       file: (asked) => mould.files[asked.replace(/^\//, '')],
+      beside: (asked) => bareFile(join(dirname(pieces[0]?.name ?? ''), asked)),
     }),
   };
 }
 
 /** A page of several casts, each in a box of its own where one is asked for. */
-export function pageOf(casts: readonly Cast[], around = (block: string) => block): string {
+export function pageOf(
+  casts: readonly Cast[],
+  around = (block: string, _at: number) => block,
+): string {
   const blocks = casts.map((cast, at) =>
-    around(deliver(cast, { form: 'block', runtime, before: casts.slice(0, at) }).parts.html ?? ''),
+    around(
+      deliver(cast, { form: 'block', runtime, before: casts.slice(0, at) }).parts.html ?? '',
+      at,
+    ),
   );
   return toDocument(blocks.join('\n'), { title: 'Casts' });
 }

@@ -14,12 +14,16 @@ export interface Moment {
   readonly png: Uint8Array;
 }
 
-/** Opens a page with time and chance standing still, and closes it when the visit is over. */
+/**
+ * Opens a page with time and chance standing still, and closes it when the visit is over.
+ *
+ * @param chance what random numbers begin with, and how many ms later the visit begins
+ */
 export async function visit<T>(
   browser: Browser,
   side: Side,
   see: (page: Page) => Promise<T>,
-  seed = 7,
+  { seed = 7, late = 0 } = {},
 ): Promise<T> {
   const context = await browser.newContext({
     viewport: { width: 900, height: 700 },
@@ -58,7 +62,7 @@ export async function visit<T>(
     }, seed);
     await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 20_000 });
     await page.evaluate(`window.isolation = (${install.toString()})()`);
-    await runFor(page, 2000);
+    await runFor(page, 2000 + late);
     return await see(page);
   } finally {
     await context.close();
@@ -115,10 +119,15 @@ function isTop(route: Route): boolean {
   }
 }
 
-async function answer(route: Route, { file, far }: Side): Promise<void> {
+async function answer(route: Route, { file, far, beside }: Side): Promise<void> {
   const url = new URL(route.request().url());
   const path = decodeURIComponent(url.pathname);
-  const body = url.host === 'side.localhost' ? file(path) : far(path);
+  // What a script fetches lies with the site, not with the widget.
+  const isFetched = /^(?:xhr|fetch)$/.test(route.request().resourceType());
+  const body =
+    url.host === 'side.localhost'
+      ? (file(path) ?? (isFetched ? beside?.(path) : undefined))
+      : far(path);
   if (body === undefined) return route.fulfill({ status: 404, body: '' });
   const bytes = Buffer.from(body);
   const type = contentType(url.pathname);

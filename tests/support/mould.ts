@@ -23,14 +23,15 @@ export function mouldOf(parts: {
   return { manifest, manifestText, template, style, script, files: {} };
 }
 
-/** The markup of one cast with id `c`. */
+/** The markup of one cast with id `c`, less what its root says of its look. */
 export function markupOf(
   fields: JsonObject,
   template: string,
   values: JsonObject = {},
   style = '',
 ): string {
-  return compileMould(mouldOf({ fields, template, style })).cast({ id: 'c', values }).markup;
+  const { markup } = compileMould(mouldOf({ fields, template, style })).cast({ id: 'c', values });
+  return markup.replace(/ data-look="\w+"/, '');
 }
 
 /** The fields that most bindings are tried with. */

@@ -13,13 +13,19 @@ import type { ExtraRule } from '../model/values/settle.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
-import { textOf } from '../text/utf8.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
 import { fillSlots } from './fill-slots.ts';
+import {
+  asksForPage,
+  bringsScript,
+  libraryScriptsOf,
+  loadOf,
+  movingIn,
+  sheetAt,
+} from './mould-code.ts';
 import { parseSources } from './parse-sources.ts';
-import { castScript, meansPage } from './script/cast-script.ts';
-import { fileAt } from './script/library-code.ts';
+import { castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
@@ -29,7 +35,7 @@ import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
 import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
-import type { Scope } from './template/scope.ts';
+import type { Placing, Scope } from './template/scope.ts';
 import { toHtmlText } from './template/sink.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
@@ -49,7 +55,7 @@ export interface CompiledMould {
    */
   cast(cast?: CastFile, options?: CastOptions): Cast;
   /** The markup of checked values, and nothing else: what one cast costs. */
-  write(values: CheckedValues, id: string, suffix?: string): string;
+  write(values: CheckedValues, id: string, place?: Partial<Placing>): string;
 }
 
 /** How a cast is made: by default scoped, with a look of its own. */
@@ -74,7 +80,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const usedProperties = propertiesNamedIn(template, style, script);
   const hasSlots = /\skm-slot\s*=/.test(template);
   const styles = compileStyle({
-    ...{ hasSlots, libraryScripts: libraryScriptsOf(mould) },
+    ...{ hasSlots, libraryScripts: libraryScriptsOf(mould), moving: movingIn(mould, parsed.style) },
     ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
     loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
@@ -87,8 +93,10 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
-  const rootAttributes = ({ id, suffix }: Scope) =>
-    `${suffix === '' ? ' data-mould-root' : ` data-mould="${name}" data-cast="${id}"`}${pageAttributes(manifest, suffix)}`;
+  const rootAttributes = ({ id, suffix, look }: Scope) => {
+    const marks = ` data-mould="${name}" data-cast="${id}"${look ? ` data-look="${look}"` : ''}`;
+    return (suffix === '' ? ' data-mould-root' : marks) + pageAttributes(manifest, suffix);
+  };
   const read = readScript(script, parsed.script);
   const asks = styles.stylesPage || pageAttributes(manifest, '') !== '' || asksForPage(mould);
   const needsWrapper = (top: Element) =>
@@ -105,8 +113,11 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
   ];
-  const write = (values: CheckedValues, id: string, suffix = `~${id}`, slots = {}): string =>
-    compiled.write({ id, suffix, slots, rows: [values], indexes: [], counts: [] });
+  const write: CompiledMould['write'] = (values, id, place = {}) =>
+    compiled.write({
+      ...{ id, suffix: `~${id}`, slots: {}, look: undefined, ...place },
+      ...{ rows: [values], indexes: [], counts: [] },
+    });
   // What only a cast needs is made when the first is made, for each manner once.
   const stylesIn = keptByKey(({ sealed, look }: Manner) =>
     styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
@@ -135,7 +146,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
       const id = idOf(castFile, name);
       const rule = addressRule(binder.addressed);
       const { values, kept, ...checked } = checkAgainst(root, given, placeOfValue, rule);
-      const { reset, ofMould, ofPage, ofCast } = stylesIn({ sealed, look });
+      const { look: said, reset, ofMould, ofPage, ofCast } = stylesIn({ sealed, look });
       const slots = fillSlots(castFile.slots, {
         ...{ mouldName: name, known: binder.slots, declared: manifest.slots ?? {}, sealed },
         castOf: (file) => moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look }),
@@ -143,7 +154,10 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
       return {
         ...{ ...shared, id, sealed, values, kept: { ...before, ...kept } },
         ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, id) },
-        markup: write(values, id, sealed ? '' : `~${id}`, slots.markup),
+        markup: write(values, id, {
+          ...(sealed ? { suffix: '' } : {}),
+          ...{ slots: slots.markup, look: said },
+        }),
         ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
@@ -168,53 +182,6 @@ function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAn
     isAny: true,
     ownsId: (id) => id === own || ids.ownsId(id),
   };
-}
-
-/** What of a library the page has to load: its files that are not the mould's own. */
-function loadOf(mould: Mould, { script, style, ...library }: Library): Library[] {
-  const far = (address: string | undefined) =>
-    address !== undefined && fileAt(mould, address) === undefined ? address : undefined;
-  const [farScript, farStyle] = [far(script), far(style)];
-  if (farScript === undefined && farStyle === undefined) return [];
-  return [
-    {
-      ...library,
-      ...(farScript === undefined ? {} : { script: farScript }),
-      ...(farStyle === undefined ? {} : { style: farStyle }),
-    },
-  ];
-}
-
-/** The style of a library whose file came along; addresses in it are as from beside its file. */
-function sheetAt(mould: Mould, { style }: Library): string | undefined {
-  const file = style === undefined ? undefined : fileAt(mould, style);
-  if (style === undefined || file === undefined) return undefined;
-  const folder = style.slice(0, style.lastIndexOf('/') + 1);
-  return textOf(file).replace(
-    /url\(\s*(["']?)(?!["']|#|\/|assets\/|[a-z][a-z0-9+.-]*:)([^)"']*)\1\s*\)/gi,
-    (_, quote: string, path: string) => `url(${quote}${folder}${path}${quote})`,
-  );
-}
-
-/** True where a library's own file has to be run. */
-function bringsScript(mould: Mould): boolean {
-  const { libraries = [] } = mould.manifest;
-  return libraries.some(
-    ({ script }) => script !== undefined && fileAt(mould, script) !== undefined,
-  );
-}
-
-/** The text of the libraries whose files came along. */
-function libraryScriptsOf(mould: Mould): string[] {
-  return (mould.manifest.libraries ?? []).flatMap(({ script }) =>
-    script === undefined ? [] : textOf(fileAt(mould, script) ?? ''),
-  );
-}
-
-/** True where script or handlers mean the page's own elements, for which the cast has its root. */
-function asksForPage(mould: Mould): boolean {
-  const handlers = mould.template.match(/\son[a-z]+\s*=[^>]*/gi) ?? [];
-  return [mould.script, ...handlers, ...libraryScriptsOf(mould)].some(meansPage);
 }
 
 function neededProperties({ needs }: Manifest): readonly string[] {

@@ -83,6 +83,24 @@ export class AssetShelf {
     );
   }
 
+  /**
+   * Brings a text along with changes, such as new addresses of the files it asks for.
+   *
+   * @param change given the text and its path; it may bring more files, this one among them
+   */
+  bringChanged(
+    from: string,
+    address: string,
+    change: (text: string, path: string) => string,
+  ): string | undefined {
+    const found = this.find(from, address);
+    if (!found?.file.text || this.places.has(found.path)) return this.bring(from, address);
+    this.bring(from, address);
+    const place = this.places.get(found.path) as string;
+    this.files[place] = new TextEncoder().encode(change(found.file.text, found.path));
+    return this.bring(from, address);
+  }
+
   /** Notes that a file beside the snippet is part of it. */
   keepSource(path: string, file: LocalFile): void {
     this.sources[path] = file.bytes;

@@ -4,7 +4,7 @@ import type { Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
 import { libraryOf, pathInPackage } from '../library/library.ts';
-import type { AssetShelf } from './local-files.ts';
+import { type AssetShelf, localPath } from './local-files.ts';
 
 /** What a script of modules becomes: one that imports libraries by their names. */
 export interface ModuleScript {
@@ -34,7 +34,7 @@ export function importLibraries(
   const findings: Finding[] = [];
   const edits = importsOf(program, script).flatMap(({ from, fromStart, fromEnd }): Edit[] => {
     const mapped = addressIn(importMap, from);
-    const address = shelf.bring(file, mapped ?? from) ?? mapped ?? from;
+    const address = bringModule(shelf, file, mapped ?? from) ?? mapped ?? from;
     // A bare name that no map knows has no address yet; the compiler tells of it.
     if (!/^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/|assets\/)/i.test(address)) return [];
     const known = libraries.find(({ module }) => module === address);
@@ -53,6 +53,60 @@ export function importLibraries(
     libraries,
     findings,
   };
+}
+
+/** Brings a module along with the modules it imports in turn, each under its new address. */
+function bringModule(shelf: AssetShelf, from: string, address: string): string | undefined {
+  return shelf.bringChanged(from, address, (text, path) =>
+    withSpecifiers(text, (specifier) =>
+      bringModule(shelf, path, specifier)?.replace(/^assets\//, './'),
+    ),
+  );
+}
+
+/**
+ * A script from a file beside the page, with what it imports from beside itself named as from the
+ * page.
+ *
+ * @param path where the script lies
+ * @param page where the page lies
+ */
+export function asFromPage(text: string, path: string, page: string): string {
+  if (!/\bimport\b/.test(text)) return text;
+  return withSpecifiers(text, (specifier) => {
+    const target = /^\.{1,2}\//.test(specifier) ? localPath(path, specifier) : undefined;
+    if (target === undefined) return undefined;
+    const folders = page.split('/').slice(0, -1);
+    const steps = target.split('/');
+    while (folders.length > 0 && folders[0] === steps[0]) {
+      folders.shift();
+      steps.shift();
+    }
+    return `${folders.length > 0 ? '../'.repeat(folders.length) : './'}${steps.join('/')}`;
+  });
+}
+
+/** A module with other specifiers where there is another for one (ECMAScript, 16.2). */
+function withSpecifiers(text: string, other: (specifier: string) => string | undefined): string {
+  const program = tryParse(text);
+  if (!program) return text;
+  const named = program.body.flatMap((statement) => {
+    const source = 'source' in statement ? statement.source : undefined;
+    return source
+      ? [{ start: source.start, end: source.end, specifier: String(source.value) }]
+      : [];
+  });
+  const called = [...text.matchAll(/\bimport\(\s*(["'])([^"']+)\1(?=\s*\))/g)].map(
+    ({ index, 0: whole, 2: specifier = '' }) => ({
+      ...{ specifier, end: index + whole.length },
+      start: index + whole.length - specifier.length - 2,
+    }),
+  );
+  const edits = [...named, ...called].flatMap(({ start, end, specifier }): Edit[] => {
+    const changed = other(specifier);
+    return changed === undefined ? [] : [{ start, end, text: JSON.stringify(changed) }];
+  });
+  return withEdits(text, { start: 0, end: text.length }, edits);
 }
 
 function tryParse(script: string): Program | undefined {

@@ -14,7 +14,7 @@ import { findBare } from './bare-code.ts';
 import { refuseDialects } from './dialect.ts';
 import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
-import { type ImportMap, readImportMap } from './modules.ts';
+import { asFromPage, type ImportMap, readImportMap } from './modules.ts';
 import { readPageElements } from './page-elements.ts';
 import {
   attributeOf,
@@ -256,7 +256,8 @@ class MarkupSplitter {
       return true;
     }
     this.shelf.keepSource(path, file);
-    if (part === 'script') this.scripts.push({ start, text: file.text });
+    if (part === 'script')
+      this.scripts.push({ start, text: asFromPage(file.text, path, this.file) });
     else {
       const text = withStyleFiles(file.text, path, this.shelf);
       const { placeAt } = indexLines(path, file.text);

@@ -115,9 +115,14 @@ function partsFor(
         /\b(?:window|self)\.(?:setT|setI|requestA)/.test(all) ||
         (Boolean(flags.load) && /\bset(?:Timeout|Interval)\b/.test(all))),
     radios: confines && /\bradio\b/.test(all),
-    styles: confines && /createElement\(\s*['"`]style|<style|\bhead\b|stylesheet/i.test(all),
+    styles: confines && makesStyle(all),
   };
   return Object.keys(parts).filter((part) => parts[part]);
+}
+
+/** True where code may put rules of its own on the page. */
+export function makesStyle(code: string): boolean {
+  return /createElement\(\s*['"`]style|<style|\bhead\b|stylesheet/i.test(code);
 }
 
 function asksForJquery({ manifest }: Mould): boolean {

@@ -10,7 +10,7 @@ import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
-import { reset, resetInSlots } from './reset.ts';
+import { firmReset, importantReset, reset, resetInSlots } from './reset.ts';
 import {
   castSelector,
   resetWeight,
@@ -40,6 +40,8 @@ export interface StyleSource {
   readonly hasSlots: boolean;
   /** Scripts of libraries, which speak of custom properties by the names they know. */
   readonly libraryScripts: readonly string[];
+  /** What has to be able to beat rules; undefined where no rule is to be important. */
+  readonly moving: ReadonlySet<string> | undefined;
   /** True where a library's style is loaded from elsewhere, and needs to reach the cast. */
   readonly loadsStyle: boolean;
   readonly root: Field;
@@ -55,6 +57,8 @@ export interface StyleSource {
 interface CastStyle {
   /** What keeps a host's rules out of all casts on a page; '' where it is let in. */
   readonly reset: string;
+  /** What the root says of its look; nothing where the host is let in. */
+  readonly look: 'own' | 'firm' | undefined;
   /** Style that all casts share: the author's rules, then the defaults of the fields. */
   readonly ofMould: string;
   /** What CSS registers for a page only, for a cast in a shadow tree. */
@@ -98,7 +102,11 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     ? [...renamed.values()].map((name) => `${name}: initial`)
     : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
   const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
+    const isHard = !sealed && look === 'own' && !source.loadsStyle;
+    const moving = isHard ? source.moving : undefined;
+    const isFirm = moving?.size === 0;
     const options = {
+      moving,
       ...{ sealed, names, ownsId, hasSlots },
       ...{ sheets: trees, keepsRem: look === 'host' },
     };
@@ -113,18 +121,19 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     );
     const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
     // What stood in a body keeps its margins inside; weaker than any rule of the author's.
-    const box = scoped.some((one) => one.stylesPage) ? ['display: flow-root'] : [];
+    const flow = `display: flow-root${moving ? ' !important' : ''}`;
+    const box = scoped.some((one) => one.stylesPage) ? [flow] : [];
     const mark = rootMark(scoping);
     return {
       reset: sealed
         ? sealedReset(look)
-        : look === 'own' && !source.loadsStyle
-          ? hasSlots
-            ? `${reset}\n${resetInSlots}`
-            : reset
-          : '',
+        : [isHard && (isFirm ? firmReset : reset), isHard && hasSlots && resetInSlots]
+            .filter(Boolean)
+            .join('\n'),
+      look: isHard ? (isFirm ? 'firm' : 'own') : undefined,
       ofPage,
       ofMould: [
+        moving && !isFirm ? importantReset(mark, moving) : '',
         ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [
           ...box,
           ...undeclared,

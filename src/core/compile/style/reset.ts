@@ -1,3 +1,4 @@
+import { isMoving } from './moving-properties.ts';
 import { resetWeight, slotBorder } from './root-selector.ts';
 
 /** Text style that a cast would inherit from its host, as it is at the top of a page of its own. */
@@ -13,12 +14,12 @@ const inherited = [
 ];
 
 /** Elements that browsers themselves give text style of their own (HTML Standard, 15.3). */
-const ownText: readonly (readonly [elements: string, properties: string])[] = [
+const ownText: readonly (readonly [elements: string, ...properties: string[]])[] = [
   ['h1, h2, h3, h4, h5, h6, th, b, strong', 'font'],
-  ['a, label, summary', 'color: revert; cursor'],
+  ['a, label, summary', 'color', 'cursor'],
   ['ul, ol, menu, dir', 'list-style'],
-  ['table', 'text-indent: initial; border-collapse: revert; border-spacing'],
-  ['pre, code, kbd, samp, address, em, i, cite, small', 'font: revert; white-space'],
+  ['table', 'border-collapse', 'border-spacing'],
+  ['pre, code, kbd, samp, address, em, i, cite, small', 'font', 'white-space'],
   ['button, input, select, textarea, dialog, center, mark', 'all'],
 ];
 
@@ -40,34 +41,87 @@ const ofPictures = [
 const pictures =
   ':where(img, canvas, video, iframe, svg):not(:where([border], [hspace], [vspace], [align], [hidden]))';
 
+/** What hosts make important most, as far as it is not of text. */
+const importantInHosts = [
+  ...['background', 'border', 'border-radius', 'box-shadow', 'outline', 'margin', 'padding'],
+  ...['text-decoration', 'display', 'float', 'position', 'inset', 'z-index', 'width', 'height'],
+  ...['min-width', 'max-width', 'min-height', 'max-height', 'overflow', 'box-sizing', 'opacity'],
+  ...['transform', 'filter', 'flex', 'gap', 'transition', 'vertical-align'],
+];
+const importantText = [
+  ...['color', 'font', 'letter-spacing', 'word-spacing', 'text-align', 'text-transform'],
+  ...['text-indent', 'text-shadow', 'white-space', 'list-style', 'visibility', 'cursor'],
+];
+
 /** What no rule of a mould may reach; a cast in there is a mould's again. */
 const slotted = ':where([data-slot], [data-slot] *)';
+const unhinted = `:not(:where(${hinting.join(', ')}))`;
 
-function resetOf(root: string, all: string): string {
+/** @param level what each declaration ends with */
+function resetOf(root: string, all: string, level = ''): string {
+  const set = (value: string, names: readonly string[]) =>
+    `{ ${names.map((name) => `${name}: ${value}${level}`).join('; ')} }`;
+  const sides = ['::before', '::after', '::backdrop'].map((part) => all + part);
   return [
-    `${all} { all: revert-layer }`,
-    `${all}:not(:where(${hinting.join(', ')})) { all: revert }`,
-    `${all}${pictures} { ${ofPictures.map((name) => `${name}: revert`).join('; ')} }`,
-    `${all}:where(td, th):not(:where([border] *, [rules] *)) { border: revert }`,
-    `${all}:where(td, th):not(:where([cellpadding] *)) { padding: 1px }`,
-    `${all}::before, ${all}::after, ${all}::backdrop { all: revert }`,
-    `${all}::placeholder, ${all}::marker { all: revert-layer }`,
-    `${root} { ${inherited.map((name) => `${name}: initial`).join('; ')} }`,
-    ...ownText.map(([elements, name]) => `${root}:where(${elements}) { ${name}: revert }`),
+    `${all} ${set('revert-layer', ['all'])}`,
+    `${all}${unhinted} ${set('revert', ['all'])}`,
+    `${all}${pictures} ${set('revert', ofPictures)}`,
+    `${all}:where(td, th):not(:where([border] *, [rules] *)) ${set('revert', ['border'])}`,
+    `${all}:where(td, th):not(:where([cellpadding] *)) ${set('1px', ['padding'])}`,
+    `${sides.join(', ')} ${set('revert', ['all'])}`,
+    `${all}::placeholder, ${all}::marker ${set('revert-layer', ['all'])}`,
+    `${root} ${set('initial', inherited)}`,
+    ...ownText.map(([elements, ...names]) => `${root}:where(${elements}) ${set('revert', names)}`),
   ].join('\n');
 }
 
+const resetFor = (mark: string, level?: string) =>
+  resetOf(
+    `:is(${resetWeight}, ${mark}):not(${slotted})`,
+    `:is(${resetWeight}, ${mark}, ${mark} *):not(${slotted})`,
+    level,
+  );
+
 /**
- * What keeps the rules of a host, and what it would let a cast inherit, out of all casts of a page.
- * `revert-layer` undoes a host's rules and leaves what attributes say; where none says anything,
- * `revert` undoes what a host keeps in layers as well.
+ * What keeps the rules of a host, and what it would let a cast inherit, out of all casts of a page
+ * that have a look of their own. `revert-layer` undoes a host's rules and leaves what attributes
+ * say; where none says anything, `revert` undoes what a host keeps in layers as well.
  */
-export const reset = resetOf(
-  `:is(${resetWeight}, [data-mould]):not(${slotted})`,
-  `:is(${resetWeight}, [data-mould], [data-mould] *):not(${slotted})`,
-);
+export const reset = resetFor('[data-look]');
+
+/** The same for casts whose rules are all important: it undoes a host's important rules too. */
+export const firmReset = resetFor('[data-look="firm"]', ' !important');
 
 /** The same for casts that are placed in a slot of another. */
-export const resetInSlots = `${slotBorder('[data-slot] [data-mould]')} {
+export const resetInSlots = `${slotBorder('[data-slot] [data-look]')} {
 ${resetOf(`:is(${resetWeight}, :scope)`, `:is(${resetWeight}, :scope, :scope *)`)}
 }`;
+
+/**
+ * What undoes the important rules of hosts for one mould whose style moves: all but what inline
+ * style, animations and script set.
+ *
+ * @param mark what marks the roots of its casts
+ */
+export function importantReset(mark: string, moving: ReadonlySet<string>): string {
+  const [at, own] = [mark, `${mark} *`].map((one) => `:is(${resetWeight}, ${one})`);
+  const still = (names: readonly string[]) => names.filter((name) => !isMoving(name, moving));
+  const set = (value: string, names: readonly string[]) =>
+    `{ ${names.map((name) => `${name}: ${value} !important`).join('; ')} }`;
+  const [text, others] = [still(importantText), still(importantInHosts)];
+  const inside = `${own}:not(${slotted})`;
+  const rules: [selector: string, value: string, names: readonly string[]][] = [
+    [`${inside}${unhinted}, ${inside}::before, ${inside}::after`, 'revert', [...text, ...others]],
+    [`${at}${unhinted}`, 'revert', others],
+    [`${at}`, 'initial', text],
+    ...ownText.map(([elements, ...names]): (typeof rules)[number] => {
+      const own = names[0] === 'all' ? text : still(names).filter((one) => text.includes(one));
+      return [`${at}:where(${elements})`, 'revert', own];
+    }),
+  ];
+  return rules
+    .flatMap(([selector, value, names]) =>
+      names.length > 0 ? [`${selector} ${set(value, names)}`] : [],
+    )
+    .join('\n');
+}

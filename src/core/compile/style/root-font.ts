@@ -1,5 +1,6 @@
 import { type CssNode, generate, walk } from 'css-tree';
 import type MagicString from 'magic-string';
+import { initialPx } from './root-size.ts';
 
 /** Sizes of type that depend on what is around an element. */
 const relative = /(?<![\w.#-])(\d*\.?\d+)(em|%)(?![\w%])/gi;
@@ -28,7 +29,9 @@ export function resolveRootFont(
         if (/^font$/i.test(property) && text.slice(0, index).includes('/')) return;
         const px = (Number(number) / (unit === '%' ? 100 : 1)) * aroundPx;
         const start = from + index;
-        edits.update(start, start + found.length, `${Number(px.toFixed(4))}px`);
+        // A keyword keeps what browsers do with it: type of one width is smaller.
+        const size = px === initialPx ? 'medium' : `${Number(px.toFixed(4))}px`;
+        edits.update(start, start + found.length, size);
       }
     },
   });

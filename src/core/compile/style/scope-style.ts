@@ -1,8 +1,17 @@
-import { type CssNode, generate, keyword, type Selector, type SelectorList, walk } from 'css-tree';
+import {
+  type CssNode,
+  generate,
+  keyword,
+  type Rule,
+  type Selector,
+  type SelectorList,
+  walk,
+} from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { makeImportant } from './important.ts';
 import { type LayerRanks, layersIn } from './layers.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
@@ -31,6 +40,10 @@ export interface ScopeOptions {
   readonly sealed?: boolean;
   /** True where a slot is the border of what a rule may reach. */
   readonly hasSlots?: boolean;
+  /** Where rules are to be important: what they leave as it is. */
+  readonly moving?: ReadonlySet<string> | undefined;
+  /** Stronger by so much than it would be. */
+  readonly lift?: number;
   /** True for a look of the host's: lengths in rem stay those of its root. */
   readonly keepsRem?: boolean;
   /** True for an id that each cast has one of its own of. */
@@ -65,11 +78,19 @@ export function scopeStyle(
   const edits = new MagicString(style);
   const layers = sealed ? undefined : layersIn(tree);
   const sizePx = rootSizePx(...(options.sheets ?? [tree]));
-  const scoping = { mouldName, sealed, hasSlots: hasSlots && !sealed, rank: layers?.count ?? 0 };
+  const { moving, lift = 0 } = options;
+  const rank = (layers?.count ?? 0) + lift;
+  const scoping = { mouldName, sealed, hasSlots: hasSlots && !sealed, rank };
   const scoper = new Scoper(edits, scoping, layers);
   scoper.visit(tree);
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
+  if (moving) {
+    const { parsed: _, ...others } = options;
+    const stronger = (rule: string) =>
+      scopeStyle(rule, mouldName, { ...others, moving: undefined, lift: rank + 1 }).css;
+    makeImportant(edits, scoper.rules, style, moving, stronger);
+  }
   if (!keepsRem) {
     resolveRem(edits, tree, style, sizePx);
     for (const { block, isBody } of scoper.ofPage) {
@@ -110,6 +131,8 @@ function ownIdsIn(
 
 class Scoper {
   stylesPage = false;
+  /** Rules that stand in no other. */
+  readonly rules: Rule[] = [];
   /** Blocks of the rules that were put under the root. */
   readonly scoped: Range[] = [];
   /** Blocks of the rules that mean the root of the page, or its body. */
@@ -148,10 +171,15 @@ class Scoper {
       // A list that makes all elements plain says nothing more of the root, and its host's text
       // style would come in by what it inherits.
       this.isReset = node.prelude.children.size > 4 && node.block.children.some(inherits);
-      const isPage = this.scopeList(node.prelude);
+      const ofPage = this.scopeList(node.prelude);
+      this.rules.push(node);
       this.scoped.push({ start: start(node.block), end: end(node.block) });
-      if (isPage) {
-        this.ofPage.push({ block: node.block, isBody: /\bbody\b/i.test(generate(node.prelude)) });
+      if (ofPage > 0) {
+        // Where other elements have the same size in em or per cent, it is of what is around them.
+        if (ofPage === node.prelude.children.size) {
+          const isBody = /\bbody\b/i.test(generate(node.prelude));
+          this.ofPage.push({ block: node.block, isBody });
+        }
         if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
       }
     }
@@ -169,13 +197,11 @@ class Scoper {
     }
   }
 
-  /** True when one of the selectors means the page's own root or body, and nothing in it. */
-  private scopeList(list: SelectorList): boolean {
-    let isPage = false;
-    for (const selector of list.children) {
-      if (selector.type === 'Selector' && this.scopeSelector(selector)) isPage = true;
-    }
-    return isPage;
+  /** How many of the selectors mean the page's own root or body, and nothing in it. */
+  private scopeList(list: SelectorList): number {
+    return list.children
+      .toArray()
+      .filter((selector) => selector.type === 'Selector' && this.scopeSelector(selector)).length;
   }
 
   private scopeSelector(selector: Selector): boolean {

@@ -1,13 +1,19 @@
 import type { Json, JsonObject } from '../../model/json-source.ts';
 import type { Reference, RowFact } from '../../model/path.ts';
 
-/** Where a cast being written stands: its values, and the row of each open loop. */
-export interface Scope {
-  readonly id: string;
+/** How a cast stands on its page. */
+export interface Placing {
   /** What ids of the cast end with; '' in a shadow root, which has ids of its own. */
   readonly suffix: string;
   /** What is placed in the slots, as markup, by name. */
   readonly slots: Readonly<Record<string, string>>;
+  /** What the root says of its look. */
+  readonly look: string | undefined;
+}
+
+/** Where a cast being written stands: its values, and the row of each open loop. */
+export interface Scope extends Placing {
+  readonly id: string;
   /** The values at 0, then the row of each open loop. */
   readonly rows: Json[];
   /** From 0, by loop. */

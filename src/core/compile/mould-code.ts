@@ -1,0 +1,77 @@
+import type { Library, Mould } from '../model/mould.ts';
+import { textOf } from '../text/utf8.ts';
+import { makesStyle, meansPage } from './script/cast-script.ts';
+import { fileAt } from './script/library-code.ts';
+import { movingProperties } from './style/moving-properties.ts';
+import { type ParsedStyle, parseStyle } from './style/parse-style.ts';
+
+/** What of a library the page has to load: its files that are not the mould's own. */
+export function loadOf(mould: Mould, { script, style, ...library }: Library): Library[] {
+  const far = (address: string | undefined) =>
+    address !== undefined && fileAt(mould, address) === undefined ? address : undefined;
+  const [farScript, farStyle] = [far(script), far(style)];
+  if (farScript === undefined && farStyle === undefined) return [];
+  return [
+    {
+      ...library,
+      ...(farScript === undefined ? {} : { script: farScript }),
+      ...(farStyle === undefined ? {} : { style: farStyle }),
+    },
+  ];
+}
+
+/** The style of a library whose file came along; addresses in it are as from beside its file. */
+export function sheetAt(mould: Mould, { style }: Library): string | undefined {
+  const file = style === undefined ? undefined : fileAt(mould, style);
+  if (style === undefined || file === undefined) return undefined;
+  const folder = style.slice(0, style.lastIndexOf('/') + 1);
+  return textOf(file).replace(
+    /url\(\s*(["']?)(?!["']|#|\/|assets\/|[a-z][a-z0-9+.-]*:)([^)"']*)\1\s*\)/gi,
+    (_, quote: string, path: string) => `url(${quote}${folder}${path}${quote})`,
+  );
+}
+
+/** True where a library's own file has to be run. */
+export function bringsScript(mould: Mould): boolean {
+  const { libraries = [] } = mould.manifest;
+  return libraries.some(
+    ({ script }) => script !== undefined && fileAt(mould, script) !== undefined,
+  );
+}
+
+/** What may move; undefined where not all of what the script does can be known. */
+export function movingIn(mould: Mould, style: ParsedStyle): ReadonlySet<string> | undefined {
+  const { template, script, manifest } = mould;
+  const { libraries = [] } = manifest;
+  const far = libraries.filter((one) => one.script && fileAt(mould, one.script) === undefined);
+  // What jQuery itself could do, it does where it is asked to.
+  const others = libraries.filter(({ provides }) => provides !== 'jQuery');
+  const scripts = [script, handlersIn(mould), ...libraryScriptsOf(mould, others)];
+  const isUnknown =
+    far.some(({ provides }) => provides !== 'jQuery') ||
+    libraries.some(({ module }) => module !== undefined) ||
+    scripts.some(makesStyle);
+  if (isUnknown) return undefined;
+  const sheets = libraries.flatMap((one) => sheetAt(mould, one) ?? []);
+  return movingProperties({
+    ...{ template, scripts },
+    trees: [style.tree, ...sheets.map((text) => parseStyle(text).tree)],
+  });
+}
+
+/** The text of the libraries whose files came along. */
+export function libraryScriptsOf(mould: Mould, libraries = mould.manifest.libraries): string[] {
+  return (libraries ?? []).flatMap(({ script }) =>
+    script === undefined ? [] : textOf(fileAt(mould, script) ?? ''),
+  );
+}
+
+/** The inline handlers of the template, as it is written. */
+function handlersIn({ template }: Mould): string {
+  return (template.match(/\son[a-z]+\s*=[^>]*/gi) ?? []).join('\n');
+}
+
+/** True where script or handlers mean the page's own elements, for which the cast has its root. */
+export function asksForPage(mould: Mould): boolean {
+  return [mould.script, handlersIn(mould), ...libraryScriptsOf(mould)].some(meansPage);
+}
