@@ -9,8 +9,19 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** The parts a page may need, by the name they have there; each is a file with that function. */
 const parts = [
-  ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
-  ...['radios', 'load', 'jquery', 'alone', 'slots'],
+  ...[
+    'start',
+    'away',
+    'facade',
+    'confine',
+    'selectors',
+    'listen',
+    'late',
+    'named',
+    'timers',
+    'handlers',
+  ],
+  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery', 'alone', 'slots'],
 ];
 
 const texts = await Promise.all(

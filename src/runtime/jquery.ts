@@ -134,8 +134,12 @@ export function jquery(
         const { originalEvent } = event;
         const seen = originalEvent instanceof Event ? view(originalEvent) : event;
         if (!seen) return undefined;
-        if (seen !== event && seen !== originalEvent) event.target = seen.target;
-        return to.call(this === document ? doc : this, event, ...more);
+        // All who listen at one place are given one and the same object.
+        const { target } = event;
+        if (seen !== event) event.target = seen.target;
+        const answer = to.call(this === document ? doc : this, event, ...more);
+        event.target = target;
+        return answer;
       };
       to.guid ??= jq.guid++;
       run.guid = to.guid;

@@ -1,4 +1,4 @@
-import type { Confinement, MouldInReach, Registry } from './registry.ts';
+import type { Confinement, LibraryCode, MouldCode, MouldInReach, Registry } from './registry.ts';
 
 /**
  * Runs the libraries of a mould in order: those that work for a whole page once, in a space
@@ -7,13 +7,13 @@ import type { Confinement, MouldInReach, Registry } from './registry.ts';
 export function load(
   page: Registry,
   to: Confinement,
-  keys: readonly string[],
+  { libraries: keys = [], shared }: MouldCode,
   mould: MouldInReach,
 ): void {
   const reach = to.reach as unknown as Record<string, unknown>;
   wrap();
   for (const key of keys) {
-    const library = page.libraries[key];
+    const library = page.libraries?.[key];
     try {
       if (library?.once) {
         if (!library.made) {
@@ -36,13 +36,15 @@ export function load(
     wrap();
   }
 
+  if (shared) page.globals?.(to.cast, to.reach, shared);
+
   function wrap(): void {
     const { jQuery } = reach;
     if (!page.jquery || typeof jQuery !== 'function' || 'confined' in jQuery) return;
     reach.jQuery = reach.$ = page.jquery(to, jQuery);
   }
 
-  function run({ names, code }: NonNullable<Registry['libraries'][string]>, at: unknown): void {
+  function run({ names, code }: LibraryCode, at: unknown): void {
     code.apply(at, [mould, ...names.map((name) => (at as Record<string, unknown>)[name])]);
   }
 }

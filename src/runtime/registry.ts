@@ -66,38 +66,59 @@ export type Reach = Window & Record<string, unknown>;
 /** Gives an event as a cast may see it, or undefined where it is not to hear of it. */
 export type View = (event: Event) => Event | undefined;
 
+/** Elements as the DOM lists them, as far as scripts make use of it. */
+type ListOfElements = Iterable<HTMLElement> & {
+  readonly length: number;
+  readonly [at: number]: HTMLElement;
+  item(at: number): HTMLElement | null;
+};
+
 /** What a part that adds to a cast's confinement works with. */
 export interface Confinement {
   readonly page: Registry;
   readonly cast: Running;
-  readonly reach: Reach;
-  readonly view: View;
+  reach: Reach;
+  view: View;
+  /** What elements are looked up in. */
+  readonly within: HTMLElement;
+  readonly hasSlots: boolean;
+  /** All elements of the cast that a selector of the author's finds. */
+  readonly all: (selector: string) => ListOfElements;
+  /** Members of the cast's own document and window. */
+  readonly ofDocument: Record<string, unknown>;
+  readonly ofWindow: Record<string, unknown>;
+  /** Told of what is written to one of these. */
+  take: (members: object, key: string | symbol, value: unknown) => void;
   /** A selector of the author's as it holds in this cast. */
   readonly own: (selector: string) => string;
   /** Sees to what a script has just made, before another cast makes the like. */
   readonly settle: () => void;
   /** True for an event of loading that has passed; then the listener is run soon. */
-  readonly runLate: (type: string, run: () => void) => boolean;
+  runLate: (type: string, run: () => void) => boolean;
 }
 
 /** One a page: what all casts on it share. Every part is there once, whichever block brought it. */
 export interface Registry {
   mould(name: string, about: Omit<MouldCode, 'code'>, code: MouldCode['code']): void;
-  library(key: string, library: LibraryCode): void;
   cast(id: string, values: unknown): void;
   channel: EventTarget;
   /** Which cast said an event on its document or window. */
-  said: WeakMap<Event, Running>;
+  said?: WeakMap<Event, Running>;
   /** The cast that was pointed at last. */
   used?: Running | undefined;
-  libraries: Record<string, LibraryCode & { made?: object }>;
+  libraries?: Record<string, LibraryCode & { made?: object }>;
   facade<T extends object>(
     real: T,
     own: object,
     take?: (key: string | symbol, value: unknown) => unknown,
   ): T;
-  load?(page: Registry, to: Confinement, keys: readonly string[], mould: MouldInReach): void;
+  load?(page: Registry, to: Confinement, about: MouldCode, mould: MouldInReach): void;
+  away?(cast: Running): void;
   confine?(page: Registry, cast: Running): Confinement;
+  selectors?(cast: Running): (selector: string) => string;
+  listen?(to: Confinement): void;
+  late?(to: Confinement): void;
+  named?(to: Confinement, doc: Document): Document;
   jquery?(to: Confinement, from: object): object;
   timers?(cast: Running): Record<string, unknown>;
   styles?(cast: Running): void;

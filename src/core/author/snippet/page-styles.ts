@@ -76,6 +76,16 @@ export function takeOutFurniture(
     const isEmptied = going.length > 0 && going.length === rule.block.children.size;
     cuts.push(...(isEmptied ? [rangeOf(rule)] : going.map((one) => withSemicolon(style, one))));
   }
+  for (const { page, ranges, declarations } of sharedRules(tree)) {
+    const reasons = declarations.map((one) => reasonToDrop(one, pageStyles));
+    const isGround = (one: Declaration) => keepsGround && ground.test(one.property.toLowerCase());
+    if (reasons.includes(undefined) || declarations.some(isGround)) continue;
+    for (const [at, one] of declarations.entries()) {
+      const what = `${page.join(',')} { ${generate(one)} }`;
+      dropped.push({ what, why: reasons[at] as string, offset: startOf(one) });
+    }
+    cuts.push(...ranges);
+  }
   const whole = { start: 0, end: style.length };
   const extents = cuts.map((cut) => extentOnLines(style, cut));
   return {
@@ -106,6 +116,33 @@ function pageRules(node: CssNode): Rule[] {
   if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return [];
   const selectors = node.prelude.children.toArray();
   return selectors.every((one) => isPageSelector(generate(one))) ? [node] : [];
+}
+
+/** Rules that mean the page and other elements alike, with the stretches that mean the page. */
+function sharedRules(
+  node: CssNode,
+): { page: string[]; ranges: Range[]; declarations: Declaration[] }[] {
+  if (node.type === 'StyleSheet' || node.type === 'Block') {
+    return node.children.toArray().flatMap(sharedRules);
+  }
+  if (node.type === 'Atrule') {
+    return node.block && grouping.has(keyword(node.name).basename) ? sharedRules(node.block) : [];
+  }
+  if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return [];
+  const selectors = node.prelude.children.toArray();
+  const isPage = selectors.map((one) => isPageSelector(generate(one)));
+  const declarations = declarationsOf(node);
+  if (!isPage.includes(true) || !isPage.includes(false) || declarations.length === 0) return [];
+  const last = isPage.lastIndexOf(false);
+  const ranges = selectors.flatMap((one, at) => {
+    if (!isPage[at]) return [];
+    // With the comma after it; after the last that stays there is none.
+    return at < last
+      ? [{ start: startOf(one), end: startOf(selectors[at + 1] as CssNode) }]
+      : [{ start: rangeOf(selectors[at - 1] as CssNode).end, end: rangeOf(one).end }];
+  });
+  const page = selectors.filter((_, at) => isPage[at]).map((one) => generate(one));
+  return [{ page, ranges, declarations }];
 }
 
 /** `html`, `body`, `:root` with or without classes and states, and `html body`. */

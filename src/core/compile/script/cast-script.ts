@@ -90,7 +90,7 @@ export function castScript(setting: ScriptSetting): CastScript {
       renumber: hasIds,
       handlers: handlers.length > 0,
       globals: shared.length > 0,
-      load: libraries.length > 0 || asksForJquery(mould),
+      load: libraries.length > 0 || shared.length > 0 || asksForJquery(mould),
       jquery: asksForJquery(mould),
     }),
     needsValues: read.usesMould || asksForValues(spoken),
@@ -109,6 +109,7 @@ function partsFor(
   const parts: Record<string, boolean> = {
     ...flags,
     ...{ start: true, facade: confines, confine: confines },
+    ...(confines ? confiningParts(all, names, Boolean(flags.load), Boolean(flags.renumber)) : {}),
     timers:
       confines &&
       (names.some((name) => timers.test(name)) ||
@@ -117,7 +118,36 @@ function partsFor(
     radios: confines && /\bradio\b/.test(all),
     styles: confines && makesStyle(all),
   };
+  parts.away = Boolean(parts.timers || parts.listen);
   return Object.keys(parts).filter((part) => parts[part]);
+}
+
+/** What is asked of the page's document and window by name, beside what every cast can do. */
+const asked = /(?<![\w$.])(?:document|window|self|globalThis)\b\s*(?:\??\.\s*(\w+))?/g;
+const plain =
+  /^(?:querySelector(?:All)?|getElementById|create\w+|body|documentElement|head|document|readyState|hidden|visibilityState|title|cookie|inner\w+|scroll\w*|page[XY]Offset|matchMedia|location|(?:set|clear)\w+|\w+AnimationFrame|localStorage|sessionStorage|performance|navigator|devicePixelRatio|print|open|alert|confirm)$/;
+const listening = /^(?:addEventListener|removeEventListener|dispatchEvent|on[a-z]+)$/;
+
+/** Parts of the confinement that code needs; all of them where it is not plain what it asks for. */
+function confiningParts(
+  all: string,
+  names: readonly string[],
+  hasLibraries: boolean,
+  hasIds: boolean,
+): Record<string, boolean> {
+  const members = [...all.matchAll(asked)].map(([, member]) => member);
+  const isOpen = hasLibraries || members.includes(undefined) || /\beval\b/.test(all);
+  const hears = (name = '') => listening.test(name);
+  const listen = isOpen || members.some(hears) || names.some(hears) || meansPage(all);
+  return {
+    listen,
+    selectors: hasIds || isOpen || meansPage(all),
+    late: listen && /DOMContentLoaded|\bload\b|onload|ready|pageshow/.test(all),
+    named:
+      isOpen ||
+      names.some((name) => /^(?:customElements|getComputedStyle|top|parent|frames)$/.test(name)) ||
+      members.some((name = '') => !plain.test(name) && !hears(name)),
+  };
 }
 
 /** True where code may put rules of its own on the page. */

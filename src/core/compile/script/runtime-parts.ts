@@ -1,5 +1,16 @@
 /** The parts of the code that ships to pages, in the order in which they are put there. */
 export const runtimeParts = [
-  ...['start', 'facade', 'confine', 'timers', 'handlers', 'renumber', 'globals', 'styles'],
-  ...['radios', 'load', 'jquery'],
+  ...[
+    'start',
+    'away',
+    'facade',
+    'confine',
+    'selectors',
+    'listen',
+    'late',
+    'named',
+    'timers',
+    'handlers',
+  ],
+  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery'],
 ] as const;

@@ -101,6 +101,8 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const undeclared = hasSlots
     ? [...renamed.values()].map((name) => `${name}: initial`)
     : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
+  // What lies behind its cast may not lie behind what the cast stands in.
+  const sinks = trees.some(sinksIn);
   const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
     const isHard = !sealed && look === 'own' && !source.loadsStyle;
     const moving = isHard ? source.moving : undefined;
@@ -121,8 +123,11 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     );
     const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
     // What stood in a body keeps its margins inside; weaker than any rule of the author's.
-    const flow = `display: flow-root${moving ? ' !important' : ''}`;
-    const box = scoped.some((one) => one.stylesPage) ? [flow] : [];
+    const level = moving ? ' !important' : '';
+    const box = [
+      ...(scoped.some((one) => one.stylesPage) ? [`display: flow-root${level}`] : []),
+      ...(sinks ? [`isolation: isolate${level}`] : []),
+    ];
     const mark = rootMark(scoping);
     return {
       reset: sealed
@@ -173,6 +178,17 @@ function ownProperties(
     if (!kept.has(name)) dashed.set(name, `${name}--${mouldName}`);
   }
   return { of: { ...names.of, dashed } };
+}
+
+/** True where a rule puts something behind what it stands in. */
+function sinksIn(tree: CssNode): boolean {
+  let sinks = false;
+  walk(tree, (node) => {
+    if (node.type === 'Declaration' && node.property.toLowerCase() === 'z-index') {
+      if (node.value.type === 'Raw' && /^\s*-/.test(node.value.value)) sinks = true;
+    }
+  });
+  return sinks;
 }
 
 /** In a shadow tree a host reaches only what it lets the whole of it inherit. */

@@ -73,7 +73,7 @@ function scriptElements(cast: Cast, runtime: Runtime, before: readonly Cast[]): 
     ...(names.length > 0 ? [element(installation(names, runtime))] : []),
     ...libraries.map(({ key, once, names: given, code }) =>
       element(
-        `${registry}.library(${toScriptData(key)}, { once: ${once}, names: ${toScriptData(given)}, code: ${code} });`,
+        `(${registry}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
       ),
     ),
     ...(isKnown
