@@ -21,7 +21,7 @@ const parts = [
     'timers',
     'handlers',
   ],
-  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery', 'alone', 'slots'],
+  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery', 'first', 'alone', 'slots'],
 ];
 
 const texts = await Promise.all(

@@ -122,6 +122,7 @@ export interface Registry {
   jquery?(to: Confinement, from: object): object;
   timers?(cast: Running): Record<string, unknown>;
   styles?(cast: Running): void;
+  first?(cast: Running): void;
   radios?(cast: Running): () => void;
   handlers?(cast: Running, list: readonly Handler[]): void;
   renumber?(tree: ParentNode, from: string, to: string): void;

@@ -52,6 +52,7 @@ export function start(page: Registry & Record<string, unknown>): void {
     } catch (error) {
       failed(error);
     }
+    page.first?.(cast);
   };
   const roots = (mark: string): Root[] => [
     ...document.querySelectorAll<Root>(`[data-cast${mark}]`),

@@ -116,7 +116,7 @@ describe('what a script asks of its page it is given of its own', () => {
     expect(made('mould.root.hidden = true').parts).toEqual(['start']);
     expect(made('document.title').parts).toEqual(['start', 'facade', 'confine']);
     expect(made('setInterval(f, 9); function f() {}', '<p id=a>').parts).toEqual([
-      ...['renumber', 'start', 'facade', 'confine', 'timers'],
+      ...['renumber', 'start', 'facade', 'confine', 'selectors', 'timers', 'away'],
     ]);
   });
 });

@@ -28,6 +28,8 @@ export interface Cast {
   readonly mouldStyle: string;
   /** Custom properties of this cast alone; empty where all are the mould's defaults. */
   readonly castStyle: string;
+  /** Style that hides elements of the host until the script has run; or ''. */
+  readonly firstState: string;
   /** Style that has to stand in the page itself, though the cast is in a shadow root; or ''. */
   readonly pageStyle: string;
   /** Undefined where nothing of the mould has to run. */

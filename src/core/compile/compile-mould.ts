@@ -16,6 +16,7 @@ import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
 import { idFor } from './cast-id.ts';
 import { fillSlots } from './fill-slots.ts';
+import { compileFirstState } from './first-state.ts';
 import {
   asksForPage,
   bringsScript,
@@ -109,6 +110,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
   const { handlers } = compiled;
   const ids = withPageId(compiled.ids, manifest);
+  const firstState = compileFirstState(binder, placeOf);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
@@ -159,6 +161,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
           ...{ slots: slots.markup, look: said },
         }),
         ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
+        firstState: script.trim() === '' ? '' : firstState(values),
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
         findings: [...checked.findings, ...slots.findings],

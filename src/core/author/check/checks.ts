@@ -9,7 +9,7 @@ import { oddInTags, placeholdersLeft } from './markup/slips.ts';
 import { deadTargets } from './markup/targets.ts';
 import { unclosed } from './markup/unclosed.ts';
 import { accidentalGlobals } from './script/globals.ts';
-import { documentWrite, pageChanges } from './script/page-changes.ts';
+import { documentWrite, pageChanges, reachesOut, sharedState } from './script/page-changes.ts';
 import { pageListeners } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
 import { unmatchedLookups } from './script/selectors.ts';
@@ -30,6 +30,6 @@ export const checks: readonly Check[] = [
   ...[unmatchedRules, unusedClasses, contrast, hoverOnly, linkStates, reducedMotion],
   ...[textCase, fixedWidths, fixedPosition],
   ...[oddInScript, unbalancedScript, unmatchedLookups, documentWrite, pageChanges],
-  ...[pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
+  ...[reachesOut, sharedState, pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
   ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote, missingFiles],
 ];

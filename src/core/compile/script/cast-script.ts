@@ -89,6 +89,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     parts: partsFor(names, all, {
       renumber: hasIds,
       handlers: handlers.length > 0,
+      first: reachesOut(mould),
       globals: shared.length > 0,
       load: libraries.length > 0 || shared.length > 0 || asksForJquery(mould),
       jquery: asksForJquery(mould),
@@ -153,6 +154,11 @@ function confiningParts(
 /** True where code may put rules of its own on the page. */
 export function makesStyle(code: string): boolean {
   return /createElement\(\s*['"`]style|<style|\bhead\b|stylesheet/i.test(code);
+}
+
+/** True where fields name elements of the host that are hidden at first. */
+function reachesOut({ manifest }: Mould): boolean {
+  return /"hidden"/.test(JSON.stringify(manifest.fields));
 }
 
 function asksForJquery({ manifest }: Mould): boolean {

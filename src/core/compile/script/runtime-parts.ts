@@ -12,5 +12,5 @@ export const runtimeParts = [
     'timers',
     'handlers',
   ],
-  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery'],
+  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery', 'first'],
 ] as const;

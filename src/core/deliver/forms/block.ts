@@ -18,6 +18,7 @@ export function toBlock(cast: Cast, runtime: Runtime, before: readonly Cast[] = 
     `<!-- ${cast.mould} ${cast.version}, cast ${cast.id} -->`,
     ...each((one) => one.loads.flatMap(styleLink)),
     ...each(styleElements),
+    ...all.flatMap(firstState),
     placedMarkup(cast),
     ...each((one) => one.loads.flatMap(scriptLink)),
     ...each((one, earlier) => scriptElements(one, runtime, earlier)),
@@ -28,6 +29,11 @@ export function toBlock(cast: Cast, runtime: Runtime, before: readonly Cast[] = 
 /** A cast and all that is placed in it. */
 function withInner(cast: Cast): Cast[] {
   return [cast, ...cast.inner.flatMap(withInner)];
+}
+
+/** It stands by itself, since it goes when the script has run. */
+function firstState({ id, firstState: style }: Cast): string[] {
+  return styleElement([style]).map((one) => one.replace('<style', `<style data-first="${id}"`));
 }
 
 function styleLink({ style }: Library): string[] {

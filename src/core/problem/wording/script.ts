@@ -58,6 +58,18 @@ export const scriptWording = {
       `${what} changes the page itself, of which there is one for all that stands on it.`,
     mend: () => 'Leave it to the page, or do it through mould.page, where it is meant.',
   },
+  'script/reaches-page': {
+    level: 'warning',
+    message: ({ what }: { what: string }) =>
+      `${what} reaches for what is outside the widget, and no field says which elements are meant.`,
+    mend: () => 'Declare a field of kind target and look up the selector it is given.',
+  },
+  'script/shared-state': {
+    level: 'note',
+    message: ({ what }: { what: string }) =>
+      `${what} is one for the whole page: all copies of the widget share it with each other and with their host.`,
+    mend: () => 'Keep it apart with mould.id where each copy is to have its own.',
+  },
   'script/page-listener': {
     level: 'note',
     message: ({ events }: { events: string }) =>

@@ -45,6 +45,14 @@ export function assignmentsOf(script: ScriptSource): { name: string; start: numb
   });
 }
 
+/** Members that are read or written, as chains of names, and where. */
+export function membersOf(script: ScriptSource): { name: string; start: number }[] {
+  return script.of('MemberExpression').flatMap(({ node }) => {
+    const name = dottedName(node);
+    return name === undefined ? [] : [{ name, start: node.start }];
+  });
+}
+
 /** The first of each that share a key. */
 export function onceEach<T>(items: readonly T[], key: (item: T) => string): T[] {
   const seen = new Set<string>();

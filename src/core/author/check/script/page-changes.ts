@@ -1,5 +1,6 @@
+import { fieldsBelow } from '../../../model/field.ts';
 import { type Check, flaw } from '../check.ts';
-import { assignmentsOf, type Call, callsOf, jqueryCall, onceEach } from './calls.ts';
+import { assignmentsOf, type Call, callsOf, jqueryCall, membersOf, onceEach } from './calls.ts';
 
 /** `document.write`, which has no place of its own in a cast. */
 export const documentWrite: Check = ({ script }) => {
@@ -34,6 +35,48 @@ export const pageChanges: Check = ({ script }) => {
     .map(({ name, start }) => ({ what: name, start }));
   return onceEach([...calls, ...assigned], ({ what }) => what).map(({ what, start }) =>
     flaw(script, start, 'script/changes-page', { what }),
+  );
+};
+
+/** Other documents, and what of them scripts reach for. */
+const elsewhere = /^(?:window\.)?(?:parent|top|opener)\.(?:document|location|frames)$/;
+
+/** What is done to the host's own elements without a field that names them. */
+export const reachesOut: Check = ({ script, root }) => {
+  const named = fieldsBelow(root).some(({ kindName }) => kindName === 'target');
+  const found = membersOf(script).flatMap(({ name, start }) => {
+    const isPage =
+      /^mould\.page\.(?:querySelector(?:All)?|getElement\w+|body|head|documentElement)$/.test(name);
+    return (isPage && !named) || elsewhere.test(name) ? [{ what: name, start }] : [];
+  });
+  return onceEach(found, ({ what }) => what).map(({ what, start }) =>
+    flaw(script, start, 'script/reaches-page', { what }),
+  );
+};
+
+/** What casts and their host have one of, and may both write to. */
+const sharedNames =
+  /^(?:window\.)?(?:(?:local|session)Storage|location\.hash|document\.cookie|onhashchange|onpopstate)$/;
+
+/** What all copies of a widget share with each other and with their page. */
+export const sharedState: Check = ({ script }) => {
+  const named = membersOf(script).filter(({ name }) => sharedNames.test(name));
+  const free = script.of('Identifier').flatMap(({ node }) => {
+    const name = String(node.name);
+    return /^(?:local|session)Storage$/.test(name) ? [{ name, start: node.start }] : [];
+  });
+  const heard = script.of('Literal').flatMap(({ node, parent }) => {
+    const isHeard = /^(?:hashchange|popstate)$/.test(String(node.value));
+    return isHeard && parent?.node.type === 'CallExpression'
+      ? [{ name: String(node.value), start: node.start }]
+      : [];
+  });
+  const found = [...named, ...free, ...heard].map(({ name, start }) => ({
+    what: name.replace('window.', ''),
+    start,
+  }));
+  return onceEach(found, ({ what }) => what).map(({ what, start }) =>
+    flaw(script, start, 'script/shared-state', { what }),
   );
 };
 
