@@ -57,7 +57,11 @@ ${texts.join('')}  },
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')
   .replace(/package\.json$/, 'bin/tsc');
-const { status } = spawnSync(process.execPath, [tsc, '--build', `${root}src/cli`], {
-  stdio: 'inherit',
-});
+const { status } = spawnSync(
+  process.execPath,
+  [tsc, '--build', `${root}src/cli`, `${root}src/page`],
+  {
+    stdio: 'inherit',
+  },
+);
 process.exit(status ?? 1);

@@ -11,14 +11,15 @@ export function start(page: Registry & Record<string, unknown>): void {
     string,
     { readonly mould?: MouldCode | undefined; readonly values: unknown }
   > = {};
-  const copies: Record<string, number> = {};
+  const ids: Record<string, Root> = {};
 
   const begin = (root: Root): void => {
     const { cast: given = '', mould: name = '' } = root.dataset;
     const { mould = moulds[name], values = mould?.values } = casts[given] ?? { values: undefined };
     if (!mould || root[casted]) return;
-    copies[given] = (copies[given] ?? 0) + 1;
-    const id = given + (copies[given] > 1 ? `-${copies[given]}` : '');
+    let id = given;
+    for (let copy = 2; ids[id]?.isConnected; copy += 1) id = `${given}-${copy}`;
+    ids[id] = root;
     const shadow = root.shadowRoot;
     const suffix = shadow ? '' : `~${id}`;
     if (id !== given && !shadow) page.renumber?.(root, given, id);

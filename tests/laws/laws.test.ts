@@ -27,6 +27,7 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   'core/deliver': ['core/compile', 'core/model', 'core/problem'],
   core: ['core/author', 'core/compile', 'core/deliver', 'core/model', 'core/problem'],
   runtime: [],
+  page: ['core'],
   node: ['core', 'runtime'],
   cli: ['core', 'node', 'runtime'],
 };

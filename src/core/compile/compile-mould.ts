@@ -1,6 +1,6 @@
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
-import { parseJson } from '../model/json-source.ts';
+import { type JsonObject, parseJson } from '../model/json-source.ts';
 import { type Library, type Manifest, type Mould, namePattern } from '../model/mould.ts';
 import { readFields } from '../model/read-fields.ts';
 import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
@@ -26,7 +26,7 @@ import {
   sheetAt,
 } from './mould-code.ts';
 import { parseSources } from './parse-sources.ts';
-import { castScript } from './script/cast-script.ts';
+import { type CastScript, castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
@@ -164,6 +164,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
         firstState: script.trim() === '' ? '' : firstState(values),
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
+        told: toldOf(made(), values),
         findings: [...checked.findings, ...slots.findings],
       };
     },
@@ -248,6 +249,12 @@ function idOf(castFile: CastFile, name: string): string {
   const given = id ?? idFor(name, { values, kept, ...(slots ? { slots: slots as never } : {}) });
   if (!namePattern.test(given)) throw new Refusal(finding('cast/bad-id', { id: given }));
   return given;
+}
+
+function toldOf(script: CastScript | undefined, values: CheckedValues): string {
+  if (!script?.needsValues) return '';
+  const { reads = Object.keys(values as object) } = script;
+  return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));
 }
 
 function nameOf({ mould = '' }: CastFile): string {

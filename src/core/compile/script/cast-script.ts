@@ -24,6 +24,8 @@ export interface CastScript {
   readonly parts: readonly string[];
   /** False where it does not speak of `mould`, so that no values need to go with it. */
   readonly needsValues: boolean;
+  /** Fields whose values it reads; undefined where it may be any. */
+  readonly reads: readonly string[] | undefined;
 }
 
 /** What a script is made ready with. */
@@ -95,6 +97,7 @@ export function castScript(setting: ScriptSetting): CastScript {
       jquery: asksForJquery(mould),
     }),
     needsValues: read.usesMould || asksForValues(spoken),
+    reads: valuesRead(`${script}\n${spoken}`),
   };
 }
 
@@ -159,6 +162,13 @@ export function makesStyle(code: string): boolean {
 /** True where fields name elements of the host that are hidden at first. */
 function reachesOut({ manifest }: Mould): boolean {
   return /"hidden"/.test(JSON.stringify(manifest.fields));
+}
+
+/** Fields read by `mould.values.NAME`; undefined where values are also had in another way. */
+function valuesRead(code: string): string[] | undefined {
+  const member = /\bmould\.values\.([A-Za-z_$][\w$]*)/g;
+  if (asksForValues(code.replace(member, ''))) return undefined;
+  return [...new Set([...code.matchAll(member)].map(([, name = '']) => name))].sort();
 }
 
 function asksForJquery({ manifest }: Mould): boolean {
