@@ -36,6 +36,11 @@ export function named(to: Confinement, doc: Document): Document {
       getElementsByName: (name: string) => all(`[name="${CSS.escape(name)}"]`),
       write,
       writeln: (...html: string[]) => write(...html, '\n'),
+      writeAt: (at: number, ...html: string[]) =>
+        (
+          tree.querySelectorAll('template[data-write]')[at] ??
+          base.appendChild(document.createElement('template'))
+        ).insertAdjacentHTML('beforebegin', html.join('')),
       get activeElement() {
         const inner = (tree as ShadowRoot).activeElement ?? document.activeElement;
         return tree.contains(inner) ? inner : base;

@@ -1,4 +1,6 @@
 import { expect, it } from 'vitest';
+import { checkMould } from '../../src/core/author/check/check-mould.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
@@ -177,6 +179,17 @@ document.head.appendChild(style);`);
     page.locator('p').evaluateAll((all) => all.map((one) => getComputedStyle(one).color));
   await expect.poll(colors).toEqual(['rgb(0, 0, 0)', 'rgb(1, 2, 3)']);
   expect(page.complaints).toEqual([]);
+});
+
+it('what scripts write stands where they stood', async () => {
+  const text = `<p>© 2011 - <script>document.write('20', 26)</script> <b>society</b></p>
+<div>a<script>var b = 'b'; document.write(b); document.writeln('<i>c</i>')</script>d</div>`;
+  const { mould } = importSnippet([{ name: 'foot.html', text }]);
+  expect(checkMould(mould).map(({ code }) => code)).not.toContain('script/document-write');
+  const page = await pageOf(block(mould, 'a') + block(mould, 'b'));
+  const shown = ['© 2011 - 2026 society', '© 2011 - 2026 society'];
+  expect(await page.locator('p').allInnerTexts()).toEqual(shown);
+  expect(await page.locator('div:has(> i)').allInnerTexts()).toEqual(['abcd', 'abcd']);
 });
 
 it('two moulds with the same names of everything keep apart', async () => {

@@ -102,7 +102,7 @@ describe('one thing is said of', () => {
   it.each([
     ['script/changes-page', '<p>a</p><script>window.location.hash = "a";</script>'],
     ['script/changes-page', '<p>a</p><script>history.pushState(1, "");</script>'],
-    ['script/document-write', '<p>a</p><script>document.write("a");</script>'],
+    ['script/document-write', '<head><script>document.write("a");</script></head><p>a</p>'],
     ['script/no-match', '<p id="a-note">a</p><script>document.getElementById("#a-note");</script>'],
     [
       'script/no-match',

@@ -57,6 +57,25 @@ import y from 'https://c.example/npm/dial@3.1.0/more/y.js'; x(y);</script>`,
     expect(libraries).toEqual([{ name: 'tick', module: 'assets/tick.js' }]);
     expect(script).toBe("import { tick } from 'tick';tick()\n");
   });
+
+  it('come along with what they import in turn, from where each lies', () => {
+    const files: Record<string, string> = {
+      'js/app.js': "import { tick } from '../lib/tick.js';\nimport('../lib/late.js');\ntick();",
+      'lib/tick.js': "import tock from './tock.js';\nexport const tick = tock;",
+      'lib/tock.js': "export { tick as other } from './tick.js';\nexport default () => 1;",
+    };
+    const local = (path: string) => {
+      const text = files[path];
+      return text === undefined ? undefined : { bytes, text };
+    };
+    const html = '<p>a</p><script type="module" src="js/app.js"></script>';
+    const { mould } = importSnippet([{ name: 'index.html', text: html }], { local });
+    expect(mould.manifest.libraries).toEqual([{ name: 'tick', module: 'assets/tick.js' }]);
+    expect(mould.script).toContain(`import { tick } from 'tick';\nimport("./lib/late.js");`);
+    const asset = (name: string) => new TextDecoder().decode(mould.files[name] as Uint8Array);
+    expect(asset('assets/tick.js')).toContain('from "./tock.js"');
+    expect(asset('assets/tock.js')).toContain('from "./tick.js"');
+  });
 });
 
 describe('libraries', () => {

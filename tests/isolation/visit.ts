@@ -70,7 +70,7 @@ export async function visit<T>(
 }
 
 /** What comes of an act: timers run, transitions end, scrolling comes to rest. */
-export async function passTime(page: Page): Promise<void> {
+async function passTime(page: Page): Promise<void> {
   await runFor(page, 600);
   await page.evaluate(() => {
     for (const one of document.getAnimations()) {

@@ -29,6 +29,7 @@ import { parseSources } from './parse-sources.ts';
 import { type CastScript, castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
+import { isWrittenHere } from './script/written-here.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
@@ -130,6 +131,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
       : castScript({
           ...{ mould, parsed: parsed.script, read, handlers },
           ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
+          standIns: compiled.markup.elements.filter(isWrittenHere).length,
         }),
   );
   const shared = {

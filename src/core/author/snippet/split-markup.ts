@@ -1,3 +1,4 @@
+import { writes, writtenHere } from '../../compile/script/written-here.ts';
 import type { Font, Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { type Edit, extentOnLines, type Range, withEdits } from '../../text/edits.ts';
@@ -75,7 +76,7 @@ class MarkupSplitter {
   private readonly source: string;
   private readonly lines: LineIndex;
   private readonly paste: ParsedPaste;
-  private readonly cuts: Range[] = [];
+  private readonly cuts: (Range & { readonly standIn?: string })[] = [];
   private readonly styles: (StylePart & { start: number })[] = [];
   private readonly scripts: { start: number; text: string }[] = [];
   private readonly libraries: Library[] = [];
@@ -110,7 +111,10 @@ class MarkupSplitter {
     const { attributes, handlers, left } = readPageElements(this.paste);
     for (const text of handlers) this.scripts.push({ start: this.source.length, text });
     for (const element of left) this.drop(element, 'it is of a page, not of a widget');
-    const cuts = this.cuts.map((range) => ({ ...extentOnLines(this.source, range), text: '' }));
+    const cuts = this.cuts.map(({ standIn = '', ...range }) => ({
+      ...(standIn ? range : extentOnLines(this.source, range)),
+      text: standIn,
+    }));
     const inOrder = <P extends { start: number }>(parts: P[]) =>
       parts.sort((a, b) => a.start - b.start);
     return {
@@ -187,7 +191,7 @@ class MarkupSplitter {
       if (this.isEmbed(element, src)) return this.keepEmbed(element, src);
       return this.takeLibrary(element, 'script', src);
     }
-    const inner = this.cut(element);
+    const inner = this.cut(element, writes(text) ? writtenHere : '');
     if (!inner) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
     else this.scripts.push({ ...inner, text });
@@ -298,9 +302,9 @@ class MarkupSplitter {
     this.say('snippet/page-part', { what, why }, element);
   }
 
-  private cut(element: SourceElement): Range | undefined {
+  private cut(element: SourceElement, standIn = ''): Range | undefined {
     const range = rangeOf(element);
-    if (range) this.cuts.push(range);
+    if (range) this.cuts.push({ ...range, standIn });
     return innerRange(element) ?? range;
   }
 

@@ -10,6 +10,7 @@ import { applyEdits, pageEdits, type ScriptEdit } from './page-edits.ts';
 import { type ParsedScript, parseScript } from './parse-script.ts';
 import { asksForValues, type ScriptRead } from './read-script.ts';
 import { partEdits } from './script-parts.ts';
+import { writeEdits } from './written-here.ts';
 
 /** A mould's script made ready to run once for each cast, and what a page needs for that. */
 export interface CastScript {
@@ -38,6 +39,8 @@ export interface ScriptSetting {
   readonly ids: ReadonlySet<string>;
   /** True where ids or names end in the cast's own. */
   readonly hasIds: boolean;
+  /** How many places the template has where scripts write. */
+  readonly standIns: number;
   /** New names of what CSS keeps page-wide. */
   readonly names: PageNames['of'];
 }
@@ -60,6 +63,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
   );
   const edits = [
+    ...writeEdits(script, use, setting.standIns),
     ...pageEdits({ ...setting, use, script, own: new Set(elements) }),
     ...('program' in parsed ? partEdits(script, parsed.program, read.isStrict || read.awaits) : []),
   ];

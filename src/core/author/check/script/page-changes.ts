@@ -3,7 +3,8 @@ import { type Check, flaw } from '../check.ts';
 import { assignmentsOf, type Call, callsOf, jqueryCall, membersOf, onceEach } from './calls.ts';
 
 /** `document.write`, which has no place of its own in a cast. */
-export const documentWrite: Check = ({ script }) => {
+export const documentWrite: Check = ({ script, markup }) => {
+  if (markup.having('data-write').length > 0) return [];
   const call = callsOf(script).find(({ name = '' }) =>
     /^(?:window\.)?document\.(?:write|writeln|open)$/.test(name),
   );
