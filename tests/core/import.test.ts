@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { quirksStyle } from '../../src/core/author/snippet/quirks.ts';
 import type { Language } from '../../src/core/author/snippet/recognise.ts';
 import type { SnippetPiece } from '../../src/core/author/snippet/split-piece.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
@@ -193,7 +194,8 @@ describe('whatever is pasted', () => {
         const { mould } = importSnippet([{ name: 'a.html', text }]);
         const template = mould.template.replaceAll('{~~', '{~');
         const script = mould.script.replace(/^;/gm, '');
-        for (const kept of [template, mould.style, script]) {
+        const style = mould.style.replace(quirksStyle('').text.trim(), '');
+        for (const kept of [template, style, script]) {
           // Only what runs on to the very end is given the end tag it lost.
           const own = kept.replace(/<\/(?:script|style|textarea|title)>|\s/gi, '');
           expect(isCutFrom(own, text)).toBe(true);
@@ -203,4 +205,15 @@ describe('whatever is pasted', () => {
       { seed: 7, numRuns: 1000 },
     );
   });
+});
+
+it('a page without a doctype keeps what browsers do in quirks mode', () => {
+  const page = (before: string) => `${before}<html><body><h1>a</h1></body></html>`;
+  const { mould, findings } = importSnippet([{ name: 'a.html', text: page('<DOCTYPE html>') }]);
+  expect(mould.manifest.page).toEqual({ 'data-quirks': '' });
+  expect(mould.style).toContain(':where(table)');
+  expect(findings.map(({ code }) => code)).toContain('snippet/no-doctype');
+  const plain = importSnippet([{ name: 'a.html', text: page('<!doctype html>') }]).mould;
+  expect(plain.manifest.page).toBeUndefined();
+  expect(plain.style).toBe('');
 });

@@ -101,7 +101,8 @@ it('mends made once leave nothing more to mend, and nothing else is touched', ()
 });
 
 it('a page called index is named after its folder, and keeps what html says of it', () => {
-  const text = '<html class="dark" lang="en" dir="rtl"><body class="board"><p>a</p></body></html>';
+  const text =
+    '<!doctype html><html class="dark" lang="en" dir="rtl"><body class="board"><p>a</p></body></html>';
   const { manifest } = importSnippet([{ name: 'index.html', text }], {
     folder: 'Sunday board',
   }).mould;

@@ -57,6 +57,8 @@ export function install() {
     /^\s*javascript:/i.test(value)
       ? 'javascript:'
       : value
+          // A second file of a name is brought along under another.
+          .replace(/(^|\/)assets\/\d+-/, '$1')
           .replace(/^.*\/(?=[^/]*$)/s, '')
           .replace(/[?#].*$/, (end) => (end.startsWith('#') ? end : ''));
   const write = (node: Node): string => {
@@ -70,7 +72,9 @@ export function install() {
           /^[^\s]+\.(?:png|jpe?g|gif|svg|webp)$/i.test(value);
         const text =
           name === 'style'
-            ? (node as HTMLElement).style.cssText.replace(/--[\w-]+(?=[;,\s]|$)/g, '')
+            ? (node as HTMLElement).style.cssText
+                .replace(/--[\w-]+(?=[;,\s]|$)/g, '')
+                .replace(/url\("([^"#][^"]*)"\)/g, (_, to: string) => `url("${address(to)}")`)
             : isAddress
               ? address(value)
               : value;

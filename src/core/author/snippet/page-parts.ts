@@ -7,6 +7,8 @@ export type SourceElement = DefaultTreeAdapterTypes.Element;
 /** A paste parsed: its nodes, and which stretch of it is content rather than page. */
 export interface ParsedPaste {
   readonly isDocument: boolean;
+  /** True for a page that browsers show in quirks mode. */
+  readonly hasQuirks: boolean;
   readonly content: Range;
   /** Tags inside the content that only a document has, such as `</body>`. */
   readonly pageTags: readonly Range[];
@@ -26,6 +28,7 @@ export function parsePaste(source: string): ParsedPaste {
   }
   return {
     isDocument: false,
+    hasQuirks: false,
     content: { start: 0, end: source.length },
     pageTags: [],
     topLevel: parseFragment(source, options).childNodes,
@@ -60,6 +63,7 @@ function readPage(
   const ends = [body, root].flatMap((one) => one.sourceCodeLocation?.endTag ?? []);
   return {
     isDocument: true,
+    hasQuirks: written && document.mode === 'quirks',
     content: { start, end: source.length },
     pageTags: ends.map((tag) => ({ start: tag.startOffset, end: tag.endOffset })),
     topLevel: body.childNodes,

@@ -27,6 +27,7 @@ import {
   rangeOf,
   type SourceElement,
 } from './page-parts.ts';
+import { quirksMark, quirksStyle } from './quirks.ts';
 import { scriptRole } from './script-type.ts';
 import { withStyleFiles } from './style-addresses.ts';
 import { type StylePart, underMedia } from './style-part.ts';
@@ -108,6 +109,12 @@ class MarkupSplitter {
       this.edits.push(...bringMarkupFiles(this.source, element, this.file, this.shelf));
     }
     this.takeBare();
+    if (this.paste.hasQuirks) {
+      this.styles.push({ start: -1, ...quirksStyle(this.file) });
+      this.findings.push(
+        finding('snippet/no-doctype', {}, { file: this.file, line: 1, column: 1 }),
+      );
+    }
     const { attributes, handlers, left } = readPageElements(this.paste);
     for (const text of handlers) this.scripts.push({ start: this.source.length, text });
     for (const element of left) this.drop(element, 'it is of a page, not of a widget');
@@ -124,7 +131,7 @@ class MarkupSplitter {
       libraries: this.libraries,
       fonts: this.fonts,
       importMap: this.importMap,
-      page: attributes,
+      page: { ...attributes, ...(this.paste.hasQuirks ? { [quirksMark]: '' } : {}) },
       title: this.title,
       dropped: this.dropped,
       findings: this.findings,

@@ -48,11 +48,15 @@ export function readPageUse(parsed: ParsedScript): PageUse {
   const isTarget = ({ node, parent }: ScriptNode) =>
     parent?.node.type === 'AssignmentExpression' && parent.node.left === node;
   const nameOf = ({ node }: ScriptNode) => memberName(node) ?? [];
+  // jQuery itself in a bundle names the window in its own way.
+  const bundled = (nodes.get('MemberExpression') ?? [])
+    .filter((at) => isTarget(at) && /^(?:\$|jQuery)$/.test(memberName(at.node) ?? ''))
+    .flatMap(nameOf);
   const free = new Set(names?.globals.keys() ?? []);
   return {
     ...{ free, nodes, isFree, program: parsed.program },
-    assigned: new Set(assignedIn(nodes).filter((name) => free.has(name))),
-    written: new Set(members.filter(isTarget).flatMap(nameOf)),
+    assigned: new Set(assignedIn(nodes, names).filter((name) => free.has(name))),
+    written: new Set([...members.filter(isTarget).flatMap(nameOf), ...bundled]),
     read: new Set(members.filter((one) => !isTarget(one)).flatMap(nameOf)),
   };
 }
@@ -82,14 +86,17 @@ function isReference({ node, parent }: ScriptNode): boolean {
   }
 }
 
-function assignedIn(nodes: PageUse['nodes']): string[] {
+/** Names assigned to where nothing around declares them. */
+function assignedIn(nodes: PageUse['nodes'], names: ScriptNames | undefined): string[] {
   const of = (type: string, key: string) =>
-    (nodes.get(type) ?? []).map(({ node }) => node[key] as Syntax);
+    (nodes.get(type) ?? []).map((at) => ({ at, to: at.node[key] as Syntax }));
   const targets = [
     ...of('AssignmentExpression', 'left'),
     ...of('UpdateExpression', 'argument'),
     ...of('ForInStatement', 'left'),
     ...of('ForOfStatement', 'left'),
   ];
-  return targets.flatMap((to) => boundNames(to as unknown as Pattern));
+  return targets.flatMap(({ at, to }) =>
+    boundNames(to as unknown as Pattern).filter((name) => !isDeclaredAt(names, name, at)),
+  );
 }

@@ -6,6 +6,7 @@ import type { CheckedValues } from '../../model/values/check-values.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../template/own-ids.ts';
 import { isCssValue } from './css-value.ts';
+import { isMoving } from './moving-properties.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
@@ -123,10 +124,11 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     );
     const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
     // What stood in a body keeps its margins inside; weaker than any rule of the author's.
-    const level = moving ? ' !important' : '';
+    const set = (property: string, value: string) =>
+      `${property}: ${value}${moving && !isMoving(property, moving) ? ' !important' : ''}`;
     const box = [
-      ...(scoped.some((one) => one.stylesPage) ? [`display: flow-root${level}`] : []),
-      ...(sinks ? [`isolation: isolate${level}`] : []),
+      ...(scoped.some((one) => one.stylesPage) ? [set('display', 'flow-root')] : []),
+      ...(sinks ? [set('isolation', 'isolate')] : []),
     ];
     const mark = rootMark(scoping);
     return {

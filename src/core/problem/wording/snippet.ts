@@ -65,6 +65,13 @@ export const snippetWording = {
     level: 'note',
     message: ({ what, why }: { what: string; why: string }) => `${what} was left out: ${why}.`,
   },
+  'snippet/no-doctype': {
+    level: 'note',
+    message: () =>
+      'The page has no doctype, so browsers show it in quirks mode; rules that do the same stand first in style.css.',
+    mend: () =>
+      'Take those rules out of style.css, if the widget is to look as on a page with a doctype.',
+  },
   'snippet/page-styles': {
     level: 'note',
     message: ({ count }: { count: number }) =>
