@@ -63,7 +63,7 @@ function readPage(
   const ends = [body, root].flatMap((one) => one.sourceCodeLocation?.endTag ?? []);
   return {
     isDocument: true,
-    hasQuirks: written && document.mode === 'quirks',
+    hasQuirks: /<(?:html|body)\b/i.test(source) && document.mode === 'quirks',
     content: { start, end: source.length },
     pageTags: ends.map((tag) => ({ start: tag.startOffset, end: tag.endOffset })),
     topLevel: body.childNodes,
