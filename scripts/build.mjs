@@ -1,6 +1,6 @@
 // Builds dist/: the code that ships to pages as text first, then all of TypeScript.
 import { spawnSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readdirSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
@@ -8,21 +8,10 @@ import { build } from 'esbuild';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** The parts a page may need, by the name they have there; each is a file with that function. */
-const parts = [
-  ...[
-    'start',
-    'away',
-    'facade',
-    'confine',
-    'selectors',
-    'listen',
-    'late',
-    'named',
-    'timers',
-    'handlers',
-  ],
-  ...['renumber', 'globals', 'styles', 'radios', 'load', 'jquery', 'first', 'alone', 'slots'],
-];
+const parts = readdirSync(`${root}src/runtime`)
+  .filter((name) => name.endsWith('.ts') && !/^(?:registry|text)\b/.test(name))
+  .map((name) => name.replace('.ts', ''))
+  .sort();
 
 const texts = await Promise.all(
   parts.map(async (part) => {

@@ -1,10 +1,11 @@
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
+import { importAt } from '../isolation/sides.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
 import { differing } from '../support/pictures.ts';
-import { bothSides, importAt, picturesOf, type Step } from '../support/side-by-side.ts';
+import { bothSides, picturesOf, type Step } from '../support/side-by-side.ts';
 
 const { browser } = withBrowser();
 

@@ -5,8 +5,8 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { replaceSnippet } from '../../src/core/author/snippet/replace-snippet.ts';
 import type { Manifest, Mould } from '../../src/core/model/mould.ts';
 import { localFilesOf } from '../../src/node/files/snippet-folder.ts';
+import { importAt } from '../isolation/sides.ts';
 import { demo } from '../support/command.ts';
-import { importAt } from '../support/side-by-side.ts';
 
 const imported = (text: string, name = 'a.html') => importSnippet([{ name, text }]).mould;
 const codes = (mould: Mould) => checkMould(mould).map(({ code }) => code);
@@ -21,8 +21,8 @@ describe('a paste of several files is renewed', () => {
   it.each(['ticket-stub', 'fleet-filter', 'depot-sounds'])(
     '%s, and is what it was where nothing is new',
     async (name) => {
-      const { mould, pieces, compilers, folder } = await importAt(join(demo, 'snippets', name));
-      const local = localFilesOf(folder);
+      const { mould, pieces, compilers, root } = await importAt(join(demo, 'snippets', name));
+      const local = localFilesOf(root);
       const options = { local, compilers, folder: name };
       const { mould: plain } = importSnippet(pieces, options);
       const renewed = replaceSnippet(plain, { pieces, local }, pieces, options).mould;

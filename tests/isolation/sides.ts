@@ -46,7 +46,7 @@ function packageOf(folder: string): string {
 }
 
 /** A snippet imported as the command does it. */
-async function importAt(path: string) {
+export async function importAt(path: string) {
   const { paths, root } = piecesOf(path);
   const pieces = paths.map(
     (one): SnippetPiece => ({

@@ -135,7 +135,8 @@ function isTop(route: Route): boolean {
   }
 }
 
-async function answer(route: Route, { file, far, beside }: Side): Promise<void> {
+/** Gives a page the file it asks for, or says that there is none. */
+export async function answer(route: Route, { file, far, beside }: Side): Promise<void> {
   const url = new URL(route.request().url());
   const path = decodeURIComponent(url.pathname);
   // What a script fetches lies with the site, not with the widget.
