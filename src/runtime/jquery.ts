@@ -101,6 +101,18 @@ export function jquery(
       ) as Found;
     };
   }
+  if (tree !== root) {
+    // What is in a shadow tree counts as being in no document.
+    const isIn = (one: unknown) => one instanceof Element && tree.contains(one);
+    $.contains = (around: Node, one: Node) =>
+      (isIn(one) && !isIn(around) && around.contains(root)) ||
+      (jq.contains as (...given: Node[]) => boolean)(around, one);
+    fn.offset = function (...given) {
+      if (given.length > 0 || !isIn(this[0])) return call(this, 'offset', ...given);
+      const { top, left } = (this[0] as Element).getBoundingClientRect();
+      return { top: top + scrollY, left: left + scrollX } as never;
+    };
+  }
   fn.ready = function (run) {
     $(run);
     return this;

@@ -7,10 +7,12 @@ import type { Confinement, LibraryCode, MouldCode, MouldInReach, Registry } from
 export function load(
   page: Registry,
   to: Confinement,
-  { libraries: keys = [], shared }: MouldCode,
+  { libraries: keys = [], shared, jquery }: MouldCode,
   mould: MouldInReach,
 ): void {
   const reach = to.reach as unknown as Record<string, unknown>;
+  const taken = jquery && page.taken?.[jquery];
+  if (taken) reach.jQuery = reach.$ = taken;
   wrap();
   for (const key of keys) {
     const library = page.libraries?.[key];

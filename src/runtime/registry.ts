@@ -24,6 +24,8 @@ export interface MouldCode {
   readonly names?: readonly string[];
   /** True where the root is a box around what the author wrote. */
   readonly box?: boolean;
+  /** The jQuery it came with, by the address it was loaded from. */
+  readonly jquery?: string;
   /** Keys of the libraries it needs, in order; see `library`. */
   readonly libraries?: readonly string[];
   /** Names that handlers in markup of the script's own call. */
@@ -106,6 +108,8 @@ export interface Registry {
   said?: WeakMap<Event, Running>;
   /** The cast that was pointed at last. */
   used?: Running | undefined;
+  /** jQuery as it was loaded from somewhere, by that address. */
+  taken?: Record<string, unknown>;
   libraries?: Record<string, LibraryCode & { made?: object }>;
   facade<T extends object>(
     real: T,

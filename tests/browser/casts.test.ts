@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import type { Cast } from '../../src/core/compile/cast.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
@@ -9,7 +10,7 @@ import { runtime } from '../../src/runtime/text.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
-const { pageOf } = withBrowser();
+const { browser, pageOf } = withBrowser();
 
 function block(mould: Mould, id: string, manner: Manner = {}): string {
   const cast = compileMould(mould).cast({ id }, manner);
@@ -209,4 +210,30 @@ it('two moulds with the same names of everything keep apart', async () => {
     .locator('.say')
     .evaluateAll((all) => all.map((one) => one.textContent + getComputedStyle(one).color));
   expect(shown).toEqual(['onergb(1, 1, 1)', 'tworgb(2, 2, 2)']);
+});
+
+it('jQuery from elsewhere is the cast’s, and the page keeps its own', async () => {
+  const libraries = [{ name: 'jquery', script: '/old/jquery.js', provides: 'jQuery' }];
+  const mould = saying('mould.root.textContent = $.fn.jquery + (window.jQuery === $);');
+  const made = { ...mould, manifest: { ...mould.manifest, libraries } };
+  const compiled = compileMould(made);
+  const [one, two] = ['a', 'b'].map((id) => compiled.cast({ id })) as [Cast, Cast];
+  const blocks = [
+    deliver(one, { form: 'block', runtime }).parts.html ?? '',
+    deliver(two, { form: 'block', runtime, before: [one] }).parts.html ?? '',
+  ];
+  expect(blocks.map((html) => html.split('src="/old/jquery.js"').length - 1)).toEqual([1, 0]);
+  const context = await browser().newContext();
+  const old = 'window.jQuery = window.$ = Object.assign(() => ({}), { fn: { jquery: "1.2" } });';
+  const host = '<script>window.jQuery = window.$ = { fn: { jquery: "3.7" } };</script>';
+  await context.route('**/*', (route) =>
+    route.request().url().endsWith('/jquery.js')
+      ? route.fulfill({ body: old, contentType: 'text/javascript' })
+      : route.fulfill({ body: host + blocks.join(''), contentType: 'text/html' }),
+  );
+  const page = await context.newPage();
+  await page.goto('http://host.localhost/');
+  expect(await page.locator('.say').allTextContents()).toEqual(['1.2true', '1.2true']);
+  expect(await page.evaluate('jQuery.fn.jquery + $.fn.jquery')).toBe('3.73.7');
+  await context.close();
 });

@@ -73,7 +73,9 @@ export async function visit<T>(
 async function passTime(page: Page): Promise<void> {
   await runFor(page, 600);
   await page.evaluate(() => {
-    for (const one of document.getAnimations()) {
+    // A document does not tell of what moves in shadow trees.
+    const trees = [...document.querySelectorAll('*')].flatMap((one) => one.shadowRoot ?? []);
+    for (const one of [document, ...trees].flatMap((tree) => tree.getAnimations())) {
       if (Number.isFinite(Number(one.effect?.getComputedTiming().endTime))) one.finish();
     }
   });

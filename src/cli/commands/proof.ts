@@ -69,7 +69,8 @@ function refuseBroken(subjects: readonly Subject[]): void {
 
 /** What a proof is taken of. */
 export function toProofSubject({ mould, cast, placeOf, placed }: Subject): ProofSubject {
-  const sample = Object.keys(cast.values ?? {}).length > 0 ? (cast.id ?? 'filled') : 'default';
+  const sample =
+    Object.keys({ ...cast.values, ...cast.slots }).length > 0 ? (cast.id ?? 'filled') : 'default';
   return { mould, cast, placeOf, placed, sample };
 }
 

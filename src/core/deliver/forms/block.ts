@@ -16,11 +16,11 @@ export function toBlock(cast: Cast, runtime: Runtime, before: readonly Cast[] = 
     all.flatMap((one, at) => make(one, [...before, ...all.slice(0, at)]));
   const pieces = [
     `<!-- ${cast.mould} ${cast.version}, cast ${cast.id} -->`,
-    ...each((one) => one.loads.flatMap(styleLink)),
+    ...each((one, earlier) => notYet(one, earlier).flatMap(styleLink)),
     ...each(styleElements),
     ...all.flatMap(firstState),
     placedMarkup(cast),
-    ...each((one) => one.loads.flatMap(scriptLink)),
+    ...each(scriptLinks),
     ...each((one, earlier) => scriptElements(one, runtime, earlier)),
   ];
   return { html: `${pieces.join('\n')}\n` };
@@ -40,8 +40,37 @@ function styleLink({ style }: Library): string[] {
   return style ? [`<link rel="stylesheet" href="${toHtmlText(style)}">`] : [];
 }
 
-function scriptLink({ script }: Library): string[] {
-  return script ? [`<script src="${toHtmlText(script)}"></script>`] : [];
+/** What the page has to load and no cast before it has had loaded. */
+function notYet({ loads }: Cast, before: readonly Cast[]): readonly Library[] {
+  const isThere = ({ script, style }: Library) =>
+    before.some((one) =>
+      one.loads.some((other) => other.script === script && other.style === style),
+    );
+  return loads.filter((library) => !isThere(library));
+}
+
+/**
+ * Scripts from elsewhere. They find and leave the jQuery they came with; the page's own is put
+ * back after them, for it may be of another version and have plugins of its own.
+ */
+function scriptLinks(cast: Cast, before: readonly Cast[]): string[] {
+  const links = notYet(cast, before).flatMap(({ script }) =>
+    script ? [`<script src="${toHtmlText(script)}"></script>`] : [],
+  );
+  const own = farJquery(cast);
+  if (own === undefined || links.length === 0) return links;
+  return [
+    element(`(${registry} ||= {}).hosts = [window.jQuery, window.$];`),
+    ...links,
+    element(
+      `(({ hosts: [jQuery, $] }) => { (${registry}.taken ??= {})[${toScriptData(own)}] = window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry});`,
+    ),
+  ];
+}
+
+/** The address of the jQuery that is loaded from elsewhere. */
+function farJquery({ loads }: Cast): string | undefined {
+  return loads.find(({ provides, script }) => provides === 'jQuery' && script)?.script;
 }
 
 function styleElements(cast: Cast, before: readonly Cast[]): string[] {
@@ -94,12 +123,15 @@ function scriptElements(cast: Cast, runtime: Runtime, before: readonly Cast[]): 
 }
 
 /** What a page is told of a mould's code, as far as it is not what goes without saying. */
-function aboutCode({ script, hasBox, defaults }: Cast): string {
+function aboutCode(cast: Cast): string {
+  const { script, hasBox, defaults } = cast;
+  const jquery = farJquery(cast);
   const keys = script?.libraries.map(({ key }) => key) ?? [];
   const asksForJquery = script?.parts.includes('jquery');
   return toScriptData({
     ...(script && script.names.length > 0 ? { names: script.names } : {}),
     ...(script && script.shared.length > 0 ? { shared: script.shared } : {}),
+    ...(jquery === undefined ? {} : { jquery }),
     ...(hasBox ? { box: true } : {}),
     ...(keys.length > 0 || asksForJquery ? { libraries: keys } : {}),
     ...(script?.needsValues ? { values: defaults } : {}),
