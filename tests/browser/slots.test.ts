@@ -159,3 +159,16 @@ it('what cannot stand in a slot is left out and told of', () => {
   expect(told({ notes: [{ mould: 'call-out' }] })).toEqual(['cast/no-mould']);
   expect(told({ notes: [{ markup }, { markup }] })).toEqual(['cast/slot-full']);
 });
+
+it('style attributes of the mould take its own names, those in a slot keep theirs', () => {
+  const { cast } = compileMould(
+    mouldOf({
+      template: `<div style="--gap: 3px; animation: .2s spin"><i km-slot="notes"></i></div>`,
+      style: 'div { padding: var(--gap) } @keyframes spin { to { rotate: 1turn } }',
+    }),
+  );
+  const markup = '<b style="--gap: 1px; animation-name: spin">b</b>';
+  const written = cast({ id: 'c', slots: { notes: [{ markup }] } }).markup;
+  expect(written).toContain('style="--gap--board: 3px; animation: .2s spin--board"');
+  expect(written).toContain(markup);
+});

@@ -35,6 +35,7 @@ import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
+import { inlineNames } from './template/inline-names.ts';
 import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
 import type { Placing, Scope } from './template/scope.ts';
@@ -116,11 +117,20 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
     ...unknownImports(read, script, libraries),
   ];
-  const write: CompiledMould['write'] = (values, id, place = {}) =>
+  const writePlain: CompiledMould['write'] = (values, id, place = {}) =>
     compiled.write({
       ...{ id, suffix: `~${id}`, slots: {}, look: undefined, ...place },
       ...{ rows: [values], indexes: [], counts: [] },
     });
+  const named = inlineNames(template, styles.names.of);
+  const write: CompiledMould['write'] = named
+    ? (values, id, { slots = {}, ...place } = {}) => {
+        // What is placed in slots keeps its own names, and so comes in afterwards.
+        const marks = Object.keys(slots).map((name) => [name, `\0${name}\0`]);
+        const text = writePlain(values, id, { ...place, slots: Object.fromEntries(marks) });
+        return named(text).replace(/\0([\w-]+)\0/g, (_, name: string) => slots[name] ?? '');
+      }
+    : writePlain;
   // What only a cast needs is made when the first is made, for each manner once.
   const stylesIn = keptByKey(({ sealed, look }: Manner) =>
     styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
