@@ -63,7 +63,12 @@ export function jquery(
     if (typeof wanted === 'function') {
       // What this gives back is one object of jQuery's own, so it is left alone.
       jq(() => {
-        (wanted as Call).call(doc as Found, $);
+        try {
+          (wanted as Call).call(doc as Found, $);
+        } catch (error) {
+          // Thrown on, it would keep the other casts from being made ready.
+          reportError(error);
+        }
         settle();
       });
       found = jq(document);
@@ -101,17 +106,14 @@ export function jquery(
       ) as Found;
     };
   }
-  if (tree !== root) {
-    // What is in a shadow tree counts as being in no document.
-    const isIn = (one: unknown) => one instanceof Element && tree.contains(one);
-    $.contains = (around: Node, one: Node) =>
-      (isIn(one) && !isIn(around) && around.contains(root)) ||
-      (jq.contains as (...given: Node[]) => boolean)(around, one);
-    fn.offset = function (...given) {
-      if (given.length > 0 || !isIn(this[0])) return call(this, 'offset', ...given);
-      const { top, left } = (this[0] as Element).getBoundingClientRect();
-      return { top: top + scrollY, left: left + scrollX } as never;
-    };
+  if (tree !== root && !('shadows' in jq)) {
+    // Before version 3, what is in a shadow tree counts as being in no document.
+    const contains = jq.contains as (around: unknown, one: unknown) => boolean;
+    const hostOf = (one: unknown) =>
+      one instanceof Node ? (one.getRootNode() as ShadowRoot).host : undefined;
+    jq.shadows = true;
+    jq.contains = (around: unknown, one: unknown) =>
+      contains(around, one) || (hostOf(one) !== undefined && contains(around, hostOf(one)));
   }
   fn.ready = function (run) {
     $(run);
