@@ -1,7 +1,8 @@
 import type { Cast } from './cast.ts';
 
 /** What a host's rules could do to the element that the shadow root is on. */
-const edge = 'all: initial !important; display: block !important';
+const edge =
+  'all: initial !important; display: block !important; -webkit-locale: inherit !important';
 
 /** A cast as it stands in a page or in a slot; a sealed one in a shadow root. */
 export function placedMarkup(cast: Cast): string {

@@ -195,7 +195,7 @@ function sinksIn(tree: CssNode): boolean {
 
 /** In a shadow tree a host reaches only what it lets the whole of it inherit. */
 function sealedReset(look: string): string {
-  return look === 'own' ? ':host { all: initial; display: block }' : '';
+  return look === 'own' ? ':host { all: initial; display: block; -webkit-locale: inherit }' : '';
 }
 
 /** Custom properties that nothing inside declares, which a host might have for something else. */
