@@ -16,10 +16,13 @@ const setsStyle = /\bstyle\b|cssText|\.animate\b|setKeyframes|\bcss\b/;
 
 /** What methods of jQuery set that do not name it. */
 const effects: readonly (readonly [method: RegExp, properties: string])[] = [
-  [/\.(?:show|hide|toggle|slide[A-Z]\w*|fade[A-Z]\w*)\s*\(/, 'display'],
+  [/(?<!classList)\.(?:show|hide|toggle|slide[A-Z]\w*|fade[A-Z]\w*)\s*\(/, 'display'],
   [/\.fade[A-Z]\w*\s*\(/, 'opacity'],
   [/\.slide[A-Z]\w*\s*\(/, 'height margin padding overflow'],
-  [/\.(?:show|hide|toggle)\s*\(\s*[^)\s]/, 'opacity width height margin padding overflow'],
+  [
+    /(?<!classList)\.(?:show|hide|toggle)\s*\(\s*[^)\s]/,
+    'opacity width height margin padding overflow',
+  ],
   [/\.(?:outer|inner)?[wW]idth\s*\(\s*[^)\s]/, 'width'],
   [/\.(?:outer|inner)?[hH]eight\s*\(\s*[^)\s]/, 'height'],
   [/\.offset\s*\(\s*[^)\s]/, 'position top left'],
@@ -39,6 +42,7 @@ export function movingProperties(source: MovingSource): ReadonlySet<string> {
   };
   for (const text of source.scripts) {
     if (setsStyle.test(text)) take(text);
+    if (!/\$\(|\$\.|jQuery/.test(text)) continue;
     for (const [method, properties] of effects) if (method.test(text)) take(properties);
   }
   for (const [, value = ''] of source.template.matchAll(

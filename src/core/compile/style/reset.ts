@@ -113,6 +113,7 @@ export function importantReset(mark: string, moving: ReadonlySet<string>): strin
   const rules: [selector: string, value: string, names: readonly string[]][] = [
     [`${inside}${unhinted}, ${inside}::before, ${inside}::after`, 'revert', [...text, ...others]],
     [`${inside}:where(${hinting.join(', ')})`, 'revert-layer', [...text, ...others]],
+    [`${inside}${pictures}`, 'revert', still(ofPictures)],
     [`${at}${unhinted}`, 'revert', others],
     [`${at}`, 'initial', text],
     ...ownText.map(([elements, ...names]): (typeof rules)[number] => {
