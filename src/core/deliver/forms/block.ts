@@ -60,7 +60,9 @@ function scriptLinks(cast: Cast, before: readonly Cast[]): string[] {
   const own = farJquery(cast);
   if (own === undefined || links.length === 0) return links;
   return [
-    element(`(${registry} ||= {}).hosts = [window.jQuery, window.$];`),
+    element(
+      `((page, key) => { page.hosts = [window.jQuery, window.$]; if (page.taken?.[key]) window.jQuery = window.$ = page.taken[key]; })(${registry} ||= {}, ${toScriptData(own)});`,
+    ),
     ...links,
     element(
       `(({ hosts: [jQuery, $] }) => { (${registry}.taken ??= {})[${toScriptData(own)}] = window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry});`,
