@@ -1,4 +1,4 @@
-import type { Browser, Page, Route } from 'playwright-core';
+import type { Browser, ElementHandle, Page, Route } from 'playwright-core';
 import { contentType } from '../../src/node/files/content-type.ts';
 import { install, type Place } from './in-page.ts';
 import type { Side } from './sides.ts';
@@ -202,39 +202,80 @@ export async function pass(page: Page, place: Place, { at }: Act): Promise<void>
 }
 
 /** Points at an element and clicks it; types into a field, takes another choice of a select. */
-export async function act(page: Page, place: Place, { at }: Act): Promise<void> {
-  const handle = await page.evaluateHandle(
-    ([one, index]) => window.isolation.elementAt(one, index),
-    [place, at] as const,
-  );
-  const element = handle.asElement();
-  if (!element) return passTime(page);
-  const kind = await element.evaluate((one) => {
-    one.scrollIntoView({ block: 'center', behavior: 'instant' });
-    const { x, y, width, height } = one.getBoundingClientRect();
-    const type = one instanceof HTMLInputElement ? one.type : one.localName;
-    const hit = (one.getRootNode() as Document).elementFromPoint(x + width / 2, y + height / 2);
-    const isThere = hit !== null && (one.contains(hit) || hit.contains(one));
-    return { type, x: x + width / 2, y: y + height / 2, width: isThere ? width : 0, height };
-  });
-  if (kind.width === 0) return passTime(page);
-  await page.mouse.move(kind.x, kind.y);
-  if (kind.type === 'select') {
+export async function act(page: Page, place: Place, act: Act): Promise<void> {
+  const aim = await aimAt(page, place, act);
+  if (!aim?.isThere) return passTime(page);
+  await page.mouse.move(aim.x, aim.y);
+  if (aim.type === 'select') {
     await page.evaluate((one) => {
       const select = one as HTMLSelectElement;
       select.selectedIndex = (select.selectedIndex + 1) % Math.max(1, select.options.length);
       for (const type of ['input', 'change'])
         select.dispatchEvent(new Event(type, { bubbles: true }));
-    }, element);
-  } else if (kind.type === 'range' || kind.type === 'canvas' || kind.type === 'img') {
-    await page.mouse.down();
-    await page.mouse.move(kind.x + kind.width / 5, kind.y + 2, { steps: 3 });
-    await page.mouse.up();
-  } else if (kind.type !== 'file') {
-    await page.mouse.click(kind.x, kind.y);
-    if (/^(?:text|search|email|url|tel|number|password|textarea)$/.test(kind.type))
+    }, aim.element);
+  } else if (await press(page, aim)) {
+    if (/^(?:text|search|email|url|tel|number|password|textarea)$/.test(aim.type))
       await page.keyboard.type('31');
     else await page.keyboard.press('ArrowRight');
   }
   return passTime(page);
+}
+
+/** The act as one sees it who is beside: the pointer does the same, but outside the content. */
+export async function actBeside(page: Page, place: Place, act: Act): Promise<void> {
+  await page.evaluate(() => {
+    const mark = 'data-beside';
+    if (document.querySelector(`[${mark}]`)) return;
+    const cover = document.createElement('div');
+    cover.setAttribute(mark, '');
+    cover.style.cssText = 'all: initial; position: fixed; inset: 0; z-index: 2147483647';
+    document.documentElement.append(cover);
+  });
+  const aim = await aimAt(page, place, act);
+  if (aim && aim.width > 0) {
+    await page.mouse.move(aim.x, aim.y);
+    if (aim.type !== 'select') await press(page, aim);
+  }
+  return passTime(page);
+}
+
+interface Aim {
+  readonly element: ElementHandle;
+  readonly type: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  /** False where something else lies on top, or it has no box. */
+  readonly isThere: boolean;
+}
+
+async function aimAt(page: Page, place: Place, { at }: Act): Promise<Aim | undefined> {
+  const handle = await page.evaluateHandle(
+    ([one, index]) => window.isolation.elementAt(one, index),
+    [place, at] as const,
+  );
+  const element = handle.asElement();
+  if (!element) return undefined;
+  const found = await element.evaluate((one) => {
+    one.scrollIntoView({ block: 'center', behavior: 'instant' });
+    const { x, y, width, height } = one.getBoundingClientRect();
+    const type = one instanceof HTMLInputElement ? one.type : one.localName;
+    const hit = (one.getRootNode() as Document).elementFromPoint(x + width / 2, y + height / 2);
+    const isThere = width > 0 && hit !== null && (one.contains(hit) || hit.contains(one));
+    return { type, x: x + width / 2, y: y + height / 2, width, isThere };
+  });
+  return { element, ...found };
+}
+
+/** Clicks, or drags what one drags; false where a click would only open a dialogue of the system. */
+async function press(page: Page, { type, x, y, width }: Aim): Promise<boolean> {
+  if (type === 'range' || type === 'canvas' || type === 'img') {
+    await page.mouse.down();
+    await page.mouse.move(x + width / 5, y + 2, { steps: 3 });
+    await page.mouse.up();
+    return false;
+  }
+  if (type === 'file') return false;
+  await page.mouse.click(x, y);
+  return true;
 }
