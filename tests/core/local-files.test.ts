@@ -29,11 +29,33 @@ describe('an address means a file beside the snippet', () => {
 
 const bytes = new TextEncoder().encode('x');
 const local: LocalFiles = (path) => {
-  const text = { 'own.css': 'b { margin: 0 }', 'own.js': 'own()', 'lib.min.js': 'lib()' }[path];
+  const text = {
+    'own.css': 'b { margin: 0 }',
+    'own.js': 'own()',
+    'lib.min.js': 'lib()',
+    'lib.min.css': 'i { margin: 1px }',
+  }[path];
   const isThere = text !== undefined || /^(?:a|b)\.svg$/.test(path) || path === 'two/a.svg';
   return isThere ? { bytes, text } : undefined;
 };
 const imported = (text: string) => importSnippet([{ name: 'page.html', text }], { local }).mould;
+
+describe('a sheet that is plainly a library', () => {
+  const before = '<link rel=stylesheet href=lib.min.css>';
+  const own = '<link rel=stylesheet href=own.css>';
+
+  it('stands apart where it comes first', () => {
+    const { manifest, style } = imported(`${before}${own}<p>x</p>`);
+    expect(manifest.libraries).toMatchObject([{ style: 'assets/lib.min.css' }]);
+    expect(style).not.toContain('1px');
+  });
+
+  it("keeps its place behind the snippet's own style, so that order decides as it did", () => {
+    const { manifest, style } = imported(`${own}${before}<p>x</p>`);
+    expect(manifest.libraries ?? []).toEqual([]);
+    expect(style).toMatch(/b \{ margin: 0 \}\s*i \{ margin: 1px \}/);
+  });
+});
 
 describe('what lies beside a page comes along', () => {
   it.each([

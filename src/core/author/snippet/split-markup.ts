@@ -256,7 +256,10 @@ class MarkupSplitter {
     if (!found) return false;
     const { path, file } = found;
     const { version, name: called } = libraryOf(path, part);
-    const isLibrary = version !== undefined || isKnown(called) || /[.-]min\./.test(path);
+    // Libraries stand before the snippet's own style, so a sheet that comes after some is its own.
+    const isLast = part === 'style' && this.styles.some((one) => one.start < start);
+    const isLibrary =
+      !isLast && (version !== undefined || isKnown(called) || /[.-]min\./.test(path));
     if (file.text === undefined || isLibrary) {
       const name = path.slice(path.lastIndexOf('/') + 1);
       const place =

@@ -39,7 +39,7 @@ const ofPictures = [
   ...['background', 'box-shadow', 'outline', 'object-fit', 'vertical-align'],
 ];
 const pictures =
-  ':where(img, canvas, video, iframe, svg):not(:where([border], [hspace], [vspace], [align], [hidden]))';
+  ':where(img, canvas, video, iframe, svg):not(:where([border], [frameborder], [hspace], [vspace], [align], [hidden]))';
 
 /** What hosts make important most, as far as it is not of text. */
 const importantInHosts = [
