@@ -1,6 +1,6 @@
 // Builds dist/: the code that ships to pages as text first, then all of TypeScript.
 import { spawnSync } from 'node:child_process';
-import { readdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
@@ -53,4 +53,12 @@ const { status } = spawnSync(
     stdio: 'inherit',
   },
 );
-process.exit(status ?? 1);
+if (status !== 0) process.exit(status ?? 1);
+
+const { mouldSchema, pageSchema } = await import(
+  new URL('../dist/core/model/published-schemas.js', import.meta.url).href
+);
+mkdirSync(`${root}dist/schema`, { recursive: true });
+for (const [name, schema] of Object.entries({ mould: mouldSchema(), page: pageSchema() })) {
+  writeFileSync(`${root}dist/schema/${name}.schema.json`, `${JSON.stringify(schema, null, 2)}\n`);
+}

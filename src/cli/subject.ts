@@ -1,8 +1,9 @@
 import { dirname, join, normalize } from 'node:path';
 import { type CompiledMould, compileMould } from '../core/compile/compile-mould.ts';
 import { type CastFile, readCastFile } from '../core/model/cast-file.ts';
-import { parseJson } from '../core/model/json-source.ts';
+import { isJsonObject, parseJson } from '../core/model/json-source.ts';
 import type { Mould } from '../core/model/mould.ts';
+import { sampleNames, sampleOf } from '../core/model/samples.ts';
 import type { PlaceOfValue } from '../core/model/values/check-values.ts';
 import { fillValue } from '../core/model/values/fill.ts';
 import { type Finding, finding, type Place } from '../core/problem/finding.ts';
@@ -25,6 +26,14 @@ export interface Subject {
   readonly findings: readonly Finding[];
 }
 
+/** What else a cast is made of. */
+export interface SubjectOptions {
+  /** A sample of the mould's to begin with. */
+  readonly sample?: string | undefined;
+  /** `WIDTH:PATH=VALUE`, for viewports narrower than that. */
+  readonly below?: readonly string[] | undefined;
+}
+
 /** Values from a file that a command names, with where each stands. */
 interface ValuesFile {
   readonly cast: CastFile;
@@ -37,13 +46,19 @@ interface ValuesFile {
  *
  * @throws Refusal when a file cannot be read or a path names no field
  */
-export async function readSubject(path: string, fills: readonly string[]): Promise<Subject> {
+export async function readSubject(
+  path: string,
+  fills: readonly string[],
+  { sample, below = [] }: SubjectOptions = {},
+): Promise<Subject> {
   const given = path.endsWith('.json') ? await readValues(path) : undefined;
   const folder = given ? await mouldOf(path, given.cast) : path;
   const { mould, findings } = await readMould(folder);
   const compiled = compileMould(mould);
   const filled = new Filling(compiled, given);
+  if (sample !== undefined) filled.takeSample(mould, sample);
   for (const fill of fills) await filled.add(fill);
+  for (const one of below) filled.addBelow(one);
   const placed = new Map<string, Mould>();
   await readPlaced(filled.cast, [given ? dirname(path) : '.', dirname(folder)], placed);
   const others = new Map([...placed].map(([name, one]) => [name, compileMould(one)]));
@@ -95,6 +110,25 @@ class Filling {
     if (filled.finding) throw new Refusal(filled.finding);
     this.cast = { ...this.cast, values: filled.values };
     this.places.delete(path.split('.')[0] as string);
+  }
+
+  takeSample(mould: Mould, name: string): void {
+    const sample = sampleOf(mould, this.compiled.root, name);
+    if (!sample) throw new Refusal(finding('call/no-sample', { name, known: sampleNames(mould) }));
+    this.take({ ...sample, placeOf: () => undefined });
+  }
+
+  addBelow(given: string): void {
+    const [, width = '', path = '', typed = ''] = /^([1-9]\d*):([^=]+)=(.*)$/s.exec(given) ?? [];
+    if (path === '') {
+      const why = 'is not WIDTH:PATH=VALUE';
+      throw new Refusal(finding('call/bad-fill', { path: given, why }));
+    }
+    const { below = {} } = this.cast;
+    const before = below[width] ?? null;
+    const filled = fillValue(this.compiled.root, isJsonObject(before) ? before : {}, path, typed);
+    if (filled.finding) throw new Refusal(filled.finding);
+    this.cast = { ...this.cast, below: { ...below, [width]: filled.values } };
   }
 
   private take({ cast, placeOf, findings }: ValuesFile): void {

@@ -34,7 +34,8 @@ describe('what sticks out to the right is found, and nothing else', () => {
     [
       'words that may not break',
       '<p style="white-space: nowrap; font: 20px monospace">Brindle Vale Tramway departures</p>',
-      ['div > p 12'],
+      // How wide letters are depends on the fonts of the machine.
+      [expect.stringMatching(/^div > p 1[1-5]$/)],
     ],
     [
       'a box moved aside',

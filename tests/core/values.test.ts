@@ -42,7 +42,7 @@ describe('values are completed', () => {
 
 describe('a wrong value gives way to the default and is reported', () => {
   const cases: [path: string, values: JsonObject, said: string][] = [
-    ['heading', { heading: 3 }, 'Heading must be text, but 3 was given; its default is used.'],
+    ['heading', { heading: [3] }, 'Heading must be text, but [3] was given; its default is used.'],
     ['heading', { heading: '' }, 'Heading may not be empty; its default is used.'],
     ['heading', { heading: null }, 'Heading may not be empty; its default is used.'],
     ['count', { count: 10 }, 'count must be at most 9'],
@@ -55,8 +55,8 @@ describe('a wrong value gives way to the default and is reported', () => {
     ['more.href', { more: { href: 'javascript:alert(1)' } }, 'more: Address must be a relative'],
     ['more.href', { more: ' java\nscript:alert(1)' }, 'more: Address must be a relative'],
     ['more.newTab', { more: { newTab: 'maybe' } }, 'New tab must be one of false, true, offsite'],
-    ['rows.1.time', { rows: [{}, { time: 9 }] }, 'rows, row 2: time must be text'],
-    ['rows.0.calls.0', { rows: [{ calls: [1] }] }, 'rows, row 1: calls, row 1 must be text'],
+    ['rows.1.time', { rows: [{}, { time: {} }] }, 'rows, row 2: time must be text'],
+    ['rows.0.calls.0', { rows: [{ calls: [{}] }] }, 'rows, row 1: calls, row 1 must be text'],
   ];
   it.each(cases)('%s in %j', (path, given, said) => {
     const { values, findings } = checkValues(mould, given);
@@ -131,10 +131,10 @@ describe('any JSON as values', () => {
     const published = newAjv().compile(valuesSchema(mould));
     fc.assert(
       fc.property(values, (given) => {
-        // A bare address for a link is taken, though the schema asks for an object.
-        const isLoose = /"(?:to|more)":"/.test(JSON.stringify(given));
-        fc.pre(!isLoose);
-        const problems = checkAgainst(root, given).findings;
+        // What is taken in a looser form is told of, where it is of an older version.
+        const problems = checkAgainst(root, given, { isOlder: true }).findings;
+        const isLoose = problems.some(({ code }) => code === 'value/converted');
+        if (isLoose) return;
         expect(published(given)).toBe(!hasErrors(problems));
       }),
       { seed: 12, numRuns: 400 },
@@ -203,7 +203,8 @@ describe('files of JSON', () => {
     ['{ "format": 2 }', 'json/newer-format', '1:13'],
     ['{ "format": 1, "id": "a b" }', 'cast/bad-id', '1:22'],
     ['{ "format": 1, "values": [] }', 'cast/wrong', '1:26'],
-    ['{ "format": 1, "below": {} }', 'cast/not-yet', '1:25'],
+    ['{ "format": 1, "place": "side" }', 'cast/not-yet', '1:25'],
+    ['{ "format": 1, "below": [] }', 'cast/wrong', '1:25'],
   ])('the cast %s gets %s', (text, code, at) => {
     const [problem] = readCastFile(parseJson('a.json', text)).findings;
     expect(`${problem?.code} ${problem?.line}:${problem?.column}`).toBe(`${code} ${at}`);
@@ -221,7 +222,27 @@ describe('a declaration that is wrong is told by its place in mould.json', () =>
     [{ a: { kind: 'colour' } }, 'field/unknown-kind', 'Did you mean color?'],
     [{ a: {} }, 'field/no-kind', 'neither a kind nor a type'],
     [{ a: { type: 'string', titel: 'A' } }, 'field/unknown-keyword', 'Did you mean title?'],
-    [{ a: { type: 'string', below: {} } }, 'field/not-yet', 'does not act on'],
+    [{ a: { type: 'string', below: { wide: 'x' } } }, 'field/wrong', 'widths in px'],
+    [{ a: { kind: 'richtext', below: {} } }, 'field/below', 'is not for style'],
+    [{ a: { kind: 'color', below: { 640: 'blurple' } } }, 'field/bad-default', 'must be a CSS'],
+    [{ a: { type: 'string', wasNamed: [3] } }, 'field/wrong', 'wasNamed is not a list of paths'],
+    [{ a: { type: 'string', when: 'b is on' } }, 'field/bad-condition', '"b is on"'],
+    [{ a: { type: 'string', section: 3 } }, 'field/wrong', 'section is not a text'],
+    [
+      { a: { type: 'array', caption: 'tme', items: { type: 'string' } } },
+      'field/bad-caption',
+      'no field of theirs',
+    ],
+    [
+      { a: { type: 'array', items: { type: 'object', properties: { row: { type: 'string' } } } } },
+      'field/bad-name',
+      '"row"',
+    ],
+    [
+      { a: { type: 'array', items: { oneOf: [{ properties: {} }] } } },
+      'field/wrong',
+      'fix the same property to a const',
+    ],
     [{ a: { kind: 'color', default: 'blurple' } }, 'field/bad-default', 'must be a CSS colour'],
     [{ a: { type: 'number', unit: 'p x' } }, 'field/wrong', 'not a CSS unit'],
     [{ a: { type: 'string', pattern: '(' } }, 'field/wrong', 'invalid regular expression'],

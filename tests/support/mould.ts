@@ -43,6 +43,9 @@ export const someFields: JsonObject = {
   side: { enum: ['start', 'end'], default: 'start' },
   tint: { kind: 'color', default: '#123456' },
   more: { kind: 'link', default: { href: '/more', text: 'More' } },
+  rank: { enum: ['h2', 'h3', 'div'], default: 'h2' },
+  page: { kind: 'markup' },
+  wide: { enum: ['a', 'b'], default: 'a', below: {} },
   group: { type: 'object', properties: { size: { type: 'string', default: 'large' } } },
   rows: {
     type: 'array',

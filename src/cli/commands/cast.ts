@@ -11,6 +11,8 @@ import { readSubject } from '../subject.ts';
 
 interface CastArguments {
   readonly fill: readonly string[];
+  readonly below: readonly string[];
+  readonly sample?: string;
   readonly id?: string;
   readonly as: string;
   readonly sealed?: boolean;
@@ -28,6 +30,13 @@ export function addCast(program: Command, running: Running): void {
     .description('Makes one cast: the code of the widget, filled with values.')
     .argument('<MOULD|CAST.json>', 'a mould folder, or a cast that names one')
     .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
+    .option(
+      '--below <width:path=value>',
+      'a value for viewports narrower than so many px; repeatable',
+      collected,
+      [],
+    )
+    .option('--sample <name>', "one of the mould's samples: default, long, bare or its own")
     .option('--id <id>', 'id of the cast; by default made from its mould and values')
     .option('--as <form>', `form of delivery: ${formNames.join(', ')}`, 'block')
     .option('--sealed', 'in a shadow root, where no rule crosses either way')
@@ -48,7 +57,7 @@ export function addCast(program: Command, running: Running): void {
         if (out !== undefined && !options.replace) {
           await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
         }
-        const subject = await readSubject(path, options.fill);
+        const subject = await readSubject(path, options.fill, options);
         const castFile = options.id ? { ...subject.cast, id: options.id } : subject.cast;
         const broken = subject.findings.filter(({ level }) => level === 'error');
         const [first, ...rest] = broken;

@@ -1,6 +1,7 @@
 import { isAbsolute, join, relative } from 'node:path';
 import type { Command } from 'commander';
 import { createLogUpdate } from 'log-update';
+import { sampleNames } from '../../core/model/samples.ts';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { type Proof, type ProofOptions, type ProofSubject, proof } from '../../node/proof/proof.ts';
@@ -13,6 +14,7 @@ import type { Sink } from '../world.ts';
 
 interface ProofArguments {
   readonly fill: readonly string[];
+  readonly sample?: string;
   readonly widths?: string;
   readonly out?: string;
 }
@@ -25,19 +27,26 @@ export function addProof(program: Command, running: Running): void {
     .description('Takes pictures of casts at several viewport widths and says what is wrong there.')
     .argument('<MOULD|CAST.json...>', 'mould folders, or casts that name one')
     .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
+    .option('--sample <name|all>', 'values to look at: default, long, bare, or one of its own')
     .option('--widths <px,px>', "viewport widths; by default the mould's own")
     .option('--out <dir>', 'folder to write to; by default NAME-proof')
     .action((paths: string[], options: ProofArguments) =>
       running(async (terminal, world) => {
         const widths = options.widths === undefined ? undefined : readWidths(options.widths);
-        const subjects = await Promise.all(paths.map((path) => readSubject(path, options.fill)));
-        refuseBroken(subjects);
-        const out = options.out ?? ownFolder(subjects);
-        const made = await proof(subjects.map(toProofSubject), {
-          ...{ out, widths },
-          onProgress: progressTo(world.stderr),
-        });
-        const ofMoulds = subjects.flatMap((subject) => subject.findings);
+        const read = paths.map((path) => readSampled(path, options.fill, options.sample));
+        const subjects = (await Promise.all(read)).flat();
+        refuseBroken(subjects.map(({ subject }) => subject));
+        const out = options.out ?? ownFolder(subjects.map(({ subject }) => subject));
+        const made = await proof(
+          subjects.map(({ subject, name }) => toProofSubject(subject, name)),
+          {
+            ...{ out, widths },
+            onProgress: progressTo(world.stderr),
+          },
+        );
+        const ofMoulds = subjects.flatMap(({ subject, isFirst }) =>
+          isFirst ? subject.findings : [],
+        );
         const ofValues = made.findings.filter(({ code }) => code.startsWith('value/'));
         const all = [...ofMoulds, ...ofValues];
         if (terminal.isJson) terminal.json({ ...made, findings: all });
@@ -68,10 +77,27 @@ function refuseBroken(subjects: readonly Subject[]): void {
 }
 
 /** What a proof is taken of. */
-export function toProofSubject({ mould, cast, placeOf, placed }: Subject): ProofSubject {
-  const sample =
-    Object.keys({ ...cast.values, ...cast.slots }).length > 0 ? (cast.id ?? 'filled') : 'default';
-  return { mould, cast, placeOf, placed, sample };
+export function toProofSubject(
+  { mould, cast, placeOf, placed }: Subject,
+  sample?: string,
+): ProofSubject {
+  const filled = Object.keys({ ...cast.values, ...cast.slots }).length > 0;
+  const name = sample ?? (filled ? (cast.id ?? 'filled') : 'default');
+  return { mould, cast, placeOf, placed, sample: name };
+}
+
+/** A mould with one of its samples, or once for each of them. */
+async function readSampled(path: string, fills: readonly string[], sample: string | undefined) {
+  if (sample !== 'all') {
+    const subject = await readSubject(path, fills, { sample });
+    return [{ subject, name: sample, isFirst: true }];
+  }
+  const plain = await readSubject(path, fills);
+  const names = sampleNames(plain.mould);
+  const read = names.map((name) => readSubject(path, fills, { sample: name }));
+  return (await Promise.all(read)).map((subject, at) => ({
+    ...{ subject, name: names[at], isFirst: at === 0 },
+  }));
 }
 
 /** Shows each picture as it is taken: one line that changes, or a line each where none can. */

@@ -1,5 +1,8 @@
+import { htmlTagNames } from 'html-tag-names';
+import { boundPlaces } from '../model/bound-places.ts';
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
+import { fieldFaults } from '../model/field-faults.ts';
 import { type JsonObject, parseJson } from '../model/json-source.ts';
 import { type Library, type Manifest, type Mould, namePattern } from '../model/mould.ts';
 import { readFields } from '../model/read-fields.ts';
@@ -10,6 +13,7 @@ import {
   type PlaceOfValue,
 } from '../model/values/check-values.ts';
 import type { ExtraRule } from '../model/values/settle.ts';
+import { wordsFaults } from '../model/words.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
@@ -30,9 +34,12 @@ import { type CastScript, castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { isWrittenHere } from './script/written-here.ts';
+import { scriptValues } from './script-values.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
+import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
+import { expandTypefaces } from './style/typefaces.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
 import { inlineNames } from './template/inline-names.ts';
@@ -67,6 +74,8 @@ export interface CastOptions extends Manner {
   readonly placeOf?: PlaceOfValue | undefined;
   /** Other moulds by their names, for the casts that are placed in slots. */
   readonly moulds?: ((name: string) => CompiledMould | undefined) | undefined;
+  /** The mould in whose slot it is placed. */
+  readonly within?: string | undefined;
 }
 
 /**
@@ -74,11 +83,15 @@ export interface CastOptions extends Manner {
  *
  * @param parsed its sources, where they have been parsed before
  */
-export function compileMould(mould: Mould, parsed = parseSources(mould)): CompiledMould {
-  const { manifest, manifestText, template, style, script } = mould;
+export function compileMould(given: Mould, read = parseSources(given)): CompiledMould {
+  const { manifest, manifestText, template, script } = given;
   const { name, libraries = [] } = manifest;
-  const { placeOf, fields } = fieldsOf(manifest, manifestText);
+  const { source, fields } = fieldsOf(manifest, manifestText);
+  const { placeOf } = source;
   const { root } = fields;
+  const style = expandTypefaces(given.style, root);
+  const mould = style === given.style ? given : { ...given, style };
+  const parsed = style === given.style ? read : { ...read, style: parseStyle(style) };
   const sheets = [...sheetsOf(manifest), ...libraries];
   const usedProperties = propertiesNamedIn(template, style, script);
   const hasSlots = /\skm-slot\s*=/.test(template);
@@ -92,6 +105,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const templateFindings: Finding[] = [];
   const binder: Binder = {
     ...{ root, source: template, usedProperties, addressed: new Set(), slots: new Set() },
+    renamedElements: new Set(),
     renamed: styles.names.of.dashed,
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
@@ -100,7 +114,7 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     const marks = ` data-mould="${name}" data-cast="${id}"${look ? ` data-look="${look}"` : ''}`;
     return (suffix === '' ? ' data-mould-root' : marks) + pageAttributes(manifest, suffix);
   };
-  const read = readScript(script, parsed.script);
+  const scriptRead = readScript(script, parsed.script);
   const asks = styles.stylesPage || pageAttributes(manifest, '') !== '' || asksForPage(mould);
   const needsWrapper = (top: Element) =>
     asks ||
@@ -114,8 +128,10 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
   const ids = withPageId(compiled.ids, manifest);
   const firstState = compileFirstState(binder, placeOf);
   const findings = [
-    ...[...fields.findings, ...templateFindings, ...styles.findings, ...read.findings],
-    ...unknownImports(read, script, libraries),
+    ...[...fields.findings, ...templateFindings, ...styles.findings, ...scriptRead.findings],
+    ...fieldFaults(root, source),
+    ...wordsFaults(mould, root),
+    ...unknownImports(scriptRead, script, libraries),
   ];
   const writePlain: CompiledMould['write'] = (values, id, place = {}) =>
     compiled.write({
@@ -133,41 +149,57 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
     : writePlain;
   // What only a cast needs is made when the first is made, for each manner once.
   const stylesIn = keptByKey(({ sealed, look }: Manner) =>
-    styles.inManner({ sealed: sealed === true, look: look ?? 'own' }, ids),
+    styles.inManner(
+      { sealed: sealed === true, look: look ?? 'own' },
+      {
+        ownsId: ids.ownsId,
+        renamed: binder.renamedElements,
+      },
+    ),
   );
   const made = once(() =>
     script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
       ? undefined
       : castScript({
-          ...{ mould, parsed: parsed.script, read, handlers },
+          ...{ mould, parsed: parsed.script, read: scriptRead, handlers },
           ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
           standIns: compiled.markup.elements.filter(isWrittenHere).length,
         }),
   );
+  const forScript = scriptValues(root);
   const shared = {
     ...{ mould: name, version: manifest.version, title: manifest.title ?? name },
-    ...{ hasBox: compiled.hasBox, hasIds: ids.isAny, defaults: root.default as CheckedValues },
+    ...{
+      hasBox: compiled.hasBox,
+      hasIds: ids.isAny,
+      defaults: forScript(root.default as CheckedValues),
+    },
     libraries: sheets,
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
   return {
     ...{ name, root, findings, write },
     isSound: !findings.some(keepsFromCasting),
-    cast(castFile = {}, { placeOf: placeOfValue, moulds, sealed = false, look = 'own' } = {}) {
+    cast(castFile = {}, { placeOf: placeOfValue, moulds, within, ...manner } = {}) {
+      const { sealed = false, look = 'own' } = manner;
       const [first, ...others] = findings.filter(keepsFromCasting);
       if (first) throw new Refusal(first, ...others);
-      const { values: given = {}, kept: before = {} } = castFile;
       const id = idOf(castFile, name);
-      const rule = addressRule(binder.addressed);
-      const { values, kept, ...checked } = checkAgainst(root, given, placeOfValue, rule);
+      const { values, below, kept, ...checked } = checkAgainst(root, castFile.values ?? {}, {
+        ...{ below: castFile.below, kept: castFile.kept, placeOf: placeOfValue },
+        isOlder: isOtherVersion(castFile, manifest),
+        rule: addressRule(binder.addressed),
+        boundAt: (field) => boundPlaces(given, field),
+      });
       const { look: said, reset, ofMould, ofPage, ofCast } = stylesIn({ sealed, look });
       const slots = fillSlots(castFile.slots, {
         ...{ mouldName: name, known: binder.slots, declared: manifest.slots ?? {}, sealed },
-        castOf: (file) => moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look }),
+        castOf: (file) =>
+          moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look, within: name }),
       });
       return {
-        ...{ ...shared, id, sealed, values, kept: { ...before, ...kept } },
-        ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, id) },
+        ...{ ...shared, id, sealed, kept, values: forScript(values) },
+        ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, below, id) },
         markup: write(values, id, {
           ...(sealed ? { suffix: '' } : {}),
           ...{ slots: slots.markup, look: said },
@@ -176,8 +208,12 @@ export function compileMould(mould: Mould, parsed = parseSources(mould)): Compil
         firstState: script.trim() === '' ? '' : firstState(values),
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
-        told: toldOf(made(), values),
-        findings: [...checked.findings, ...slots.findings],
+        told: toldOf(made(), forScript(values)),
+        findings: [
+          ...aboutPlacing(castFile, manifest, within),
+          ...checked.findings,
+          ...slots.findings,
+        ],
       };
     },
   };
@@ -225,7 +261,7 @@ function keptByKey<K, T>(make: (key: K) => T): (key: K) => T {
 
 function fieldsOf({ fields }: Manifest, manifestText: string) {
   const source = parseJson('mould.json', manifestText);
-  return { placeOf: source.placeOf, fields: readFields(fields, source) };
+  return { source, fields: readFields(fields, source) };
 }
 
 /** The sheets of a mould's fonts, each once, as a page loads them. */
@@ -261,6 +297,26 @@ function idOf(castFile: CastFile, name: string): string {
   const given = id ?? idFor(name, { values, kept, ...(slots ? { slots: slots as never } : {}) });
   if (!namePattern.test(given)) throw new Refusal(finding('cast/bad-id', { id: given }));
   return given;
+}
+
+function isOtherVersion({ version }: CastFile, manifest: Manifest): boolean {
+  return version !== undefined && version !== manifest.version;
+}
+
+/** What is to be said of a cast before its values are looked at. */
+function aboutPlacing(
+  castFile: CastFile,
+  manifest: Manifest,
+  within: string | undefined,
+): Finding[] {
+  const { version = '' } = castFile;
+  const { name, version: now, within: only = [] } = manifest;
+  const isAlone =
+    only.length > 0 && !only.some((one) => one === within || htmlTagNames.includes(one));
+  return [
+    ...(isOtherVersion(castFile, manifest) ? [finding('cast/older', { version, now })] : []),
+    ...(isAlone ? [finding('cast/not-within', { mould: name, known: only })] : []),
+  ];
 }
 
 function toldOf(script: CastScript | undefined, values: CheckedValues): string {

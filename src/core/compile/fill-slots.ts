@@ -3,8 +3,8 @@ import type { Slot } from '../model/mould.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import type { Cast } from './cast.ts';
+import { closedMarkup } from './closed-markup.ts';
 import { placedMarkup } from './placed-markup.ts';
-import { readMarkup } from './template/markup.ts';
 
 /** What stands in the slots of a cast. */
 export interface FilledSlots {
@@ -61,7 +61,7 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
       findings.push(finding('cast/slot-full', { name, max, count: placed.length }));
     }
     const pieces = placed.slice(0, max).flatMap((one) => {
-      if ('markup' in one) return [closed(one.markup)];
+      if ('markup' in one) return [closedMarkup(one.markup)];
       const cast = setting.castOf(one);
       if (!cast) {
         findings.push(finding('cast/no-mould', { name, mould: nameIn(one) }));
@@ -92,10 +92,4 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
 
 function nameIn({ mould = '' }: CastFile): string {
   return mould.split('/').at(-1) ?? '';
-}
-
-/** Markup with end tags for what it leaves open, which would take in what comes after it. */
-function closed(markup: string): string {
-  const ends = readMarkup(markup).openAtEnd.map(({ name }) => `</${name}>`);
-  return markup.trim() + ends.join('');
 }

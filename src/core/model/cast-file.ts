@@ -9,6 +9,8 @@ export interface CastFile {
   readonly version?: string;
   readonly id?: string;
   readonly values?: JsonObject;
+  /** Values for viewports narrower than so many px, by width and then by field. */
+  readonly below?: JsonObject;
   /** What is placed in its slots, by their names. */
   readonly slots?: Readonly<Record<string, readonly SlotContent[]>>;
   /** Values whose field is gone, by path; carried along, never dropped. */
@@ -25,8 +27,8 @@ export interface CastFileRead {
 }
 
 const strings = ['mould', 'version', 'id'] as const;
-const objects = ['values', 'kept'] as const;
-const later = ['below', 'place', 'shares'];
+const objects = ['values', 'below', 'kept'] as const;
+const later = ['place', 'shares'];
 
 /**
  * Reads a cast, a sample, or bare values by field name. What has `format` is a cast or a

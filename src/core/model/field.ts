@@ -26,6 +26,30 @@ export interface Field {
   readonly members: readonly Field[];
   /** What each row of a list is. */
   readonly row: Field | undefined;
+  /** Where a group has several shapes: which member says which it has, and what each consists of. */
+  readonly shapes: Shapes | undefined;
+  /** What its value is under each width in px, by default; undefined where it has but one value. */
+  readonly below: Readonly<Record<string, Json>> | undefined;
+  /** Paths it had in earlier versions. */
+  readonly wasNamed: readonly string[];
+}
+
+/** The shapes of a group. Its members are those of all of them. */
+export interface Shapes {
+  /** The member that says which shape a value has. */
+  readonly by: string;
+  readonly all: readonly {
+    /** The value of that member. */
+    readonly is: string;
+    readonly title: string;
+    readonly members: readonly string[];
+  }[];
+}
+
+/** The names of the members that a value of this group has; all where it has one shape. */
+export function membersOf({ shapes, members }: Field, shape: Json | undefined): readonly string[] {
+  const found = shapes?.all.find(({ is }) => is === shape);
+  return found?.members ?? members.map(({ name }) => name);
 }
 
 /** Every field below this one, in form order, rows of lists included. */

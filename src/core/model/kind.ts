@@ -4,33 +4,63 @@ import type { Json, JsonObject } from './json-source.ts';
 export type FieldSchema = JsonObject;
 
 /**
+ * What the element around a value may hold (HTML Standard, 3.2.5): sections and paragraphs, words
+ * in a line, or words in a line of which none can be clicked.
+ */
+export type Room = 'flow' | 'phrasing' | 'label';
+
+/** What a form shows for a field. */
+type Control =
+  | 'line'
+  | 'lines'
+  | 'richtext'
+  | 'number'
+  | 'switch'
+  | 'choice'
+  | 'color'
+  | 'date'
+  | 'address'
+  | 'file'
+  | 'code'
+  | 'members'
+  | 'rows'
+  | 'words';
+
+/**
  * What a kind of field is: the JSON Schema it stands for, and how its values are written.
  *
- * A kind without a `text`, `address` or `css` form cannot be written in such a place; the
+ * A kind without a `text`, `address`, `html` or `css` form cannot be written in such a place; the
  * compiler says so. Writers are given checked values that are not empty.
  */
 export interface Kind {
   /** The word with an article, as messages use it. */
   readonly called: string;
+  readonly control: Control;
   /** Keywords of a declaration that this kind acts on, beside those all kinds share. */
   readonly keywords: readonly string[];
   /** Fixed members of an object value, declared as fields. */
   readonly members?: Readonly<Record<string, FieldSchema>>;
+  /** True for a kind that stands only for a member of another. */
+  readonly isInner?: true;
   /** The JSON Schema of a value by itself, without title, default, members or rows. */
   readonly schema: (declared: FieldSchema) => JsonObject;
   /** The value where neither the cast nor the declaration gives one. */
   readonly blank: (declared: FieldSchema) => Json;
   readonly isEmpty: (value: Json) => boolean;
-  /** Takes a value written in a looser form, such as a bare address for a link. */
-  readonly accept?: (value: Json) => Json;
+  /** Takes a value written in a looser form, such as a bare address for a link; cleans it. */
+  readonly accept?: (value: Json, declared: FieldSchema) => Json;
   /** Reads a value typed as text, as in `--fill PATH=VALUE`; undefined when it cannot be one. */
   readonly read: (typed: string, declared: FieldSchema) => Json | undefined;
   /** The value as characters, for text and for attributes; not escaped yet. */
   readonly text?: (value: Json) => string;
   /** The value as an address, for `href`, `src` and their like; not escaped yet. */
   readonly address?: (value: Json) => string;
+  /** The value as markup that stays where it is put. */
+  readonly html?: (value: Json, room: Room) => string;
   /** The value as CSS, valid after the colon of any declaration. */
   readonly css?: (value: Json, declared: FieldSchema) => string;
+  /** The value as script finds it, where that is not the value itself. */
+  readonly data?: (value: Json) => Json;
 }
 
 /** Reads JSON typed in a command; undefined when it is not JSON. */
@@ -40,4 +70,13 @@ export function readJson(typed: string): Json | undefined {
   } catch {
     return undefined;
   }
+}
+
+/** Reads what is typed for a value with members: JSON, or its looser form. */
+export function readMembers(typed: string): Json | undefined {
+  return typed.trimStart().startsWith('{') ? readJson(typed) : typed;
+}
+
+export function isBlank(value: Json): boolean {
+  return value === null || value === '';
 }

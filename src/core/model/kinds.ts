@@ -1,34 +1,72 @@
-import { isJsonObject } from './json-source.ts';
+import { isJsonObject, type Json } from './json-source.ts';
 import type { FieldSchema, Kind } from './kind.ts';
 import { address } from './kinds/address.ts';
 import { choice } from './kinds/choice.ts';
 import { color } from './kinds/color.ts';
+import { date } from './kinds/date.ts';
+import { drawing } from './kinds/drawing.ts';
+import { duration } from './kinds/duration.ts';
+import { families } from './kinds/families.ts';
+import { fill } from './kinds/fill.ts';
 import { group } from './kinds/group.ts';
+import { icon } from './kinds/icon.ts';
+import { image } from './kinds/image.ts';
+import { length } from './kinds/length.ts';
+import { lineheight } from './kinds/lineheight.ts';
 import { link } from './kinds/link.ts';
 import { list } from './kinds/list.ts';
+import { markup } from './kinds/markup.ts';
+import { media } from './kinds/media.ts';
+import { multiline } from './kinds/multiline.ts';
+import { note } from './kinds/note.ts';
 import { number } from './kinds/number.ts';
+import { position } from './kinds/position.ts';
+import { richtext } from './kinds/richtext.ts';
+import { shape } from './kinds/shape.ts';
 import { switchKind } from './kinds/switch.ts';
 import { target } from './kinds/target.ts';
 import { text } from './kinds/text.ts';
+import { typeface } from './kinds/typeface.ts';
+import { weight } from './kinds/weight.ts';
 
-/** Every kind by the name a declaration gives it. */
+/** Every kind by the name a declaration gives it: adding one is adding a file and a row. */
 export const kinds = {
   text,
-  link,
-  color,
+  multiline,
+  richtext,
   number,
   switch: switchKind,
   choice,
+  color,
+  length,
+  duration,
+  date,
+  image,
+  link,
+  icon,
+  media,
+  typeface,
+  fill,
+  shape,
+  markup,
+  target,
   list,
   group,
-  target,
+  note,
   address,
+  drawing,
+  families,
+  lineheight,
+  position,
+  weight,
 } satisfies Record<string, Kind>;
 
 export type KindName = keyof typeof kinds;
 
-/** The names a person may write after "kind"; `address` only stands inside a link. */
-export const kindNames = Object.keys(kinds).filter((name) => name !== 'address') as KindName[];
+/** The names a person may write after "kind"; the others only stand inside one of these. */
+export const kindNames = (Object.keys(kinds) as KindName[]).filter(
+  (name) => !(kinds[name] as Kind).isInner,
+);
 
 const kindOfType: Readonly<Record<string, KindName>> = {
   string: 'text',
@@ -37,6 +75,7 @@ const kindOfType: Readonly<Record<string, KindName>> = {
   integer: 'number',
   array: 'list',
   object: 'group',
+  null: 'note',
 };
 
 /** The kind a declaration means without saying it, or undefined when it says too little. */
@@ -48,6 +87,11 @@ export function impliedKind(declared: FieldSchema): KindName | undefined {
   ) {
     return 'choice';
   }
+  if (Array.isArray(declared.oneOf) && declared.oneOf.some(hasProperties)) return 'group';
   if (typeof declared.type === 'string') return kindOfType[declared.type];
   return isJsonObject(declared.properties) ? 'group' : undefined;
+}
+
+function hasProperties(one: Json): boolean {
+  return isJsonObject(one) && isJsonObject(one.properties);
 }

@@ -11,7 +11,7 @@ import { type Manifest, namePattern } from './mould.ts';
 import { newAjv } from './values/violation.ts';
 
 /** JSON Schema of mould.json as far as this version acts on it; `fields` is read by itself. */
-const manifestSchema = {
+export const manifestSchema = {
   type: 'object',
   required: ['format', 'name', 'version', 'fields'],
   properties: {
@@ -76,6 +76,7 @@ const manifestSchema = {
       uniqueItems: true,
       items: { type: 'integer', minimum: 80, maximum: 7680 },
     },
+    sections: { type: 'object', additionalProperties: { type: 'string' } },
     fields: { type: 'object' },
   },
 };

@@ -55,6 +55,8 @@ export interface Manifest {
   readonly page?: Readonly<Record<string, string>>;
   /** Viewport widths to look at, in CSS px. */
   readonly widths?: readonly number[];
+  /** Help for the sections of a form, by their names. */
+  readonly sections?: Readonly<Record<string, string>>;
   readonly fields: FieldSchema;
 }
 

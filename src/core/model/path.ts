@@ -2,7 +2,7 @@ import { nearestName } from '../problem/nearest-name.ts';
 import { type Field, fieldsBelow } from './field.ts';
 
 /** What a path may ask of the row it stands in. */
-export type RowFact = 'number' | 'first' | 'last' | 'count';
+export type RowFact = 'number' | 'first' | 'last' | 'count' | 'key';
 
 /** A path that leads somewhere, as steps a compiled cast can follow. */
 export interface Reference {
@@ -44,6 +44,9 @@ export function resolvePath(
   let steps: string[] = [];
   for (const [index, name] of names.entries()) {
     const member: Field | undefined = field.members.find((one) => one.name === name);
+    if (!member && name === 'row' && index === names.length - 1 && isOpenRow(field, loops)) {
+      return { path, field, loop: loops.indexOf(field.path) + 1, steps: [], fact: 'key' };
+    }
     if (!member) {
       const known = fieldsBelow(root).map((one) => one.path);
       return { what: 'unknown-field', near: nearestName(match[1] as string, known) };
@@ -64,6 +67,11 @@ export function resolvePath(
   const repeated = loops.indexOf(field.path) + 1;
   if (repeated === 0) return { what: 'outside-list', list: field.path };
   return { path, field, loop: repeated, steps: [], fact };
+}
+
+/** True for a row that stands for the list it is of, whose key may then be asked for. */
+function isOpenRow({ name, path }: Field, loops: readonly string[]): boolean {
+  return name === 'row' && loops.includes(path);
 }
 
 /** True for a path that leads somewhere. */

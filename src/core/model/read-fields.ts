@@ -2,25 +2,16 @@ import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import { type Field, fieldsBelow } from './field.ts';
 import { isJsonObject, type Json, type JsonPath, type JsonSource } from './json-source.ts';
+import { keywordFaults } from './keyword-faults.ts';
 import type { FieldSchema, Kind } from './kind.ts';
-import { choices } from './kinds/choice.ts';
 import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
+import { picked } from './picked.ts';
+import { readShapes, type ShapedGroup } from './shapes.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
 import { newAjv, type Violation, violationOf } from './values/violation.ts';
 
-/** Keywords that any declaration may have, whatever its kind. */
-const commonKeywords = [
-  ...['$comment', 'kind', 'type', 'title', 'description', 'default', 'examples', 'deprecated'],
-  ...['section', 'when', 'property', 'readOnly'],
-];
-
-/** Keywords of the format that change what a cast is, and that this version leaves alone. */
-const laterKeywords = ['below', 'wasNamed'];
-
 const namePattern = /^[A-Za-z][A-Za-z0-9_-]*$/;
-const unitPattern = /^(?:%|[A-Za-z]{1,10})$/;
-const propertyPattern = /^--[A-Za-z0-9_-]+$/;
 
 /** The fields of a mould as one group, and what is wrong with their declarations. */
 export interface FieldsRead {
@@ -80,15 +71,24 @@ class FieldReader {
     const kindName = this.kindNameOf(declared, spot) ?? 'text';
     const kind: Kind = kinds[kindName];
     this.checkKeywords(declared, kind, spot);
-    const members = this.readMembers(declared, kind, spot);
+    const shaped = this.readShapes(declared, kind, spot);
+    const members = this.readMembers(
+      shaped ? { ...declared, ...picked(shaped as never, ['properties', 'required']) } : declared,
+      kind,
+      spot,
+    );
     const row = kindName === 'list' ? this.readRow(declared, spot) : undefined;
     const title = typeof declared.title === 'string' ? declared.title : spot.name;
     const violation = this.readViolation(declared, kind, spot);
     const bare = {
       ...{ ...spot, title, kindName, kind, declared, members, row, violation },
       property: propertyOf(declared, spot.path),
+      shapes: shaped?.shapes,
+      wasNamed: [declared.wasNamed ?? []].flat().map(String),
     };
-    return { ...bare, default: this.completeDefault({ ...bare, default: null }) };
+    const whole = { ...bare, default: null, below: undefined };
+    const complete = { ...bare, default: this.completeDefault(whole), below: undefined };
+    return { ...complete, below: this.completeBelow(complete) };
   }
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
@@ -115,31 +115,18 @@ class FieldReader {
   }
 
   private checkKeywords(declared: FieldSchema, kind: Kind, spot: Spot): void {
-    const known = [...commonKeywords, ...kind.keywords];
-    for (const key of Object.keys(declared)) {
-      if (known.includes(key) || spot.at === undefined) continue;
-      if (laterKeywords.includes(key)) {
-        this.say('field/not-yet', { path: spot.path, key }, spot, key);
-      } else {
-        const near = nearestName(key, known);
-        this.say('field/unknown-keyword', { path: nameOf(spot), key, near }, spot, key);
-      }
+    if (spot.at === undefined) return;
+    for (const { code, data, key } of keywordFaults(declared, kind, spot)) {
+      this.say(code, data, spot, key);
     }
-    const wrong = (key: string, what: string) =>
-      this.say('field/wrong', { path: nameOf(spot), what }, spot, key);
-    const { unit, property, minItems, maxItems } = declared;
-    if (unit !== undefined && !unitPattern.test(String(unit))) {
-      wrong('unit', `the unit ${shown(unit)} is not a CSS unit`);
-    }
-    if (property !== undefined && !propertyPattern.test(String(property))) {
-      wrong('property', `${shown(property)} is not a custom property name such as --accent`);
-    }
-    if (kind === kinds.choice && choices(declared).length === 0) {
-      wrong('enum', 'there is nothing to choose from');
-    }
-    if (typeof minItems === 'number' && typeof maxItems === 'number' && minItems > maxItems) {
-      wrong('minItems', 'minItems is more than maxItems');
-    }
+  }
+
+  private readShapes(declared: FieldSchema, kind: Kind, spot: Spot): ShapedGroup | undefined {
+    if (kind !== kinds.group || declared.oneOf === undefined) return undefined;
+    const read = readShapes(declared);
+    if (typeof read !== 'string') return read;
+    this.say('field/wrong', { path: nameOf(spot), what: read }, spot, 'oneOf');
+    return undefined;
   }
 
   private readMembers(declared: FieldSchema, kind: Kind, spot: Spot): Field[] {
@@ -155,7 +142,8 @@ class FieldReader {
     for (const [name, member] of Object.entries(declared.properties)) {
       const at = [...(spot.at ?? []), 'properties', name];
       const own = { name, path: below(name), at, required: required.includes(name) };
-      if (!namePattern.test(name)) this.say('field/bad-name', { name }, own);
+      const isRowKey = name === 'row' && spot.name === 'row';
+      if (!namePattern.test(name) || isRowKey) this.say('field/bad-name', { name }, own);
       else if (isJsonObject(member)) fields.push(this.read(member, own));
       else this.say('field/no-kind', { path: own.path }, own);
     }
@@ -178,6 +166,30 @@ class FieldReader {
     return undefined;
   }
 
+  /** What the declaration gives for narrow viewports; `{}` allows for it and gives nothing. */
+  private completeBelow(field: Field): Field['below'] {
+    const { below } = field.declared;
+    if (!isJsonObject(below)) return undefined;
+    return Object.fromEntries(
+      Object.entries(below).map(([width, value]) => {
+        const at = [...(field.at ?? []), 'below', width];
+        const report = (problem: ValueProblem) => this.reportDefault(field, problem);
+        const given = { value, fallback: field.default, at, label: '' };
+        return [width, settle(field, given, { report })];
+      }),
+    );
+  }
+
+  private reportDefault(field: Field, problem: ValueProblem): void {
+    if (problem.what === 'required' || problem.what === 'converted') return;
+    const what =
+      problem.what === 'wrong'
+        ? `${problem.rule}, but is ${shown(problem.found)}`
+        : `has ${String(problem.at.at(-1))}, which is no field of it`;
+    const place = this.source.placeOf(problem.at);
+    this.add(finding('field/bad-default', { path: nameOf(field), what }, place, field.path));
+  }
+
   /** The declared default, completed by the defaults of members and rows, and checked. */
   private completeDefault(field: Field): Json {
     const fallback =
@@ -185,15 +197,7 @@ class FieldReader {
         ? Object.fromEntries(field.members.map((member) => [member.name, member.default]))
         : field.kind.blank(field.declared);
     const at = [...(field.at ?? []), 'default'];
-    const report = (problem: ValueProblem): void => {
-      if (problem.what === 'required') return;
-      const what =
-        problem.what === 'wrong'
-          ? `${problem.rule}, but is ${shown(problem.found)}`
-          : `has ${String(problem.at.at(-1))}, which is no field of it`;
-      const place = this.source.placeOf(problem.at);
-      this.add(finding('field/bad-default', { path: nameOf(field), what }, place, field.path));
-    };
+    const report = (problem: ValueProblem) => this.reportDefault(field, problem);
     return settle(field, { value: field.declared.default, fallback, at, label: '' }, { report });
   }
 

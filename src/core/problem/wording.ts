@@ -12,6 +12,7 @@ import { snippetWording } from './wording/snippet.ts';
 import { styleWording } from './wording/style.ts';
 import { templateWording } from './wording/template.ts';
 import { valueWording } from './wording/value.ts';
+import { wordsWording } from './wording/words.ts';
 
 /** What each code says. Codes are stable; a test holds docs/findings.md to this table. */
 export const wording = {
@@ -29,6 +30,7 @@ export const wording = {
   ...valueWording,
   ...castWording,
   ...proofWording,
+  ...wordsWording,
 };
 
 /** The stable name of a finding: `stage/what-is-wrong`. */

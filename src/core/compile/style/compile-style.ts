@@ -1,12 +1,13 @@
 import { type CssNode, walk } from 'css-tree';
 import { type Field, fieldsBelow } from '../../model/field.ts';
-import type { JsonPath } from '../../model/json-source.ts';
+import type { JsonObject, JsonPath } from '../../model/json-source.ts';
 import { choices } from '../../model/kinds/choice.ts';
 import type { CheckedValues } from '../../model/values/check-values.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../template/own-ids.ts';
 import { isCssValue } from './css-value.ts';
 import { isMoving } from './moving-properties.ts';
+import { belowRules, differs, narrowFields, presetsOf } from './narrow.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
@@ -20,6 +21,7 @@ import {
   type Scoping,
   slotBox,
 } from './root-selector.ts';
+import { ruleOf } from './rule-of.ts';
 import { scopeStyle } from './scope-style.ts';
 
 /** How a cast is kept apart from its host. */
@@ -65,7 +67,11 @@ interface CastStyle {
   /** What CSS registers for a page only, for a cast in a shadow tree. */
   readonly ofPage: string;
   /** What a cast adds: the properties whose values are not the defaults; '' for none. */
-  readonly ofCast: (values: CheckedValues, id: string) => string;
+  readonly ofCast: (
+    values: CheckedValues,
+    below: Readonly<Record<string, JsonObject>>,
+    id: string,
+  ) => string;
 }
 
 export interface CompiledStyle {
@@ -80,6 +86,8 @@ export interface CompiledStyle {
 /** The ids of a template as far as style speaks of them. */
 interface StyleIds {
   readonly ownsId: (id: string) => boolean;
+  /** Names of elements that may have another on the page. */
+  readonly renamed: ReadonlySet<string>;
 }
 
 /**
@@ -99,18 +107,21 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const first = scopeStyle(style, mouldName, { parsed, names });
   const styled = styledFields(root, usedProperties);
   const defaults = declarationsOf(styled, root.default, renamed);
+  const narrow = narrowFields(root, usedProperties);
   const undeclared = hasSlots
     ? [...renamed.values()].map((name) => `${name}: initial`)
     : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
   // What lies behind its cast may not lie behind what the cast stands in.
   const sinks = trees.some(sinksIn);
-  const inManner = ({ sealed = false, look = 'own' }: Manner, { ownsId }: StyleIds): CastStyle => {
+  const inManner = (
+    { sealed = false, look = 'own' }: Manner,
+    { ownsId, renamed: asNames }: StyleIds,
+  ): CastStyle => {
     const isHard = !sealed && look === 'own' && !source.loadsStyle;
     const moving = isHard ? source.moving : undefined;
     const isFirm = moving?.size === 0;
     const options = {
-      moving,
-      ...{ sealed, names, ownsId, hasSlots },
+      ...{ moving, sealed, names, ownsId, hasSlots, asNames },
       ...{ sheets: trees, keepsRem: look === 'host' },
     };
     const scoping: Scoping = { mouldName, sealed, rank: 0 };
@@ -148,15 +159,23 @@ export function compileStyle(source: StyleSource): CompiledStyle {
         ...rules,
         hasSlots ? ruleOf(slotBox(scoping), undeclared) : '',
         ruleOf(rootSelector(scoping), defaults),
+        belowRules(rootSelector(scoping), presetsOf(narrow), narrow, renamed),
       ]
         .filter((part) => part !== '')
         .join('\n\n'),
-      ofCast: (values, id) => {
+      ofCast: (values, below, id) => {
         const own = declarationsOf(styled, values, renamed).filter(
           (one, index) => one !== defaults[index],
         );
+        const selector = castSelector(scoping, id);
+        const narrowOnes = narrow.filter((one) => differs(one, values, below));
         const addresses = [...urls].map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
-        return ruleOf(castSelector(scoping, id), [...own, ...addresses]);
+        return [
+          ruleOf(selector, [...own, ...addresses]),
+          belowRules(selector, below, narrowOnes, renamed),
+        ]
+          .filter((part) => part !== '')
+          .join('\n\n');
       },
     };
   };
@@ -242,9 +261,4 @@ function looseChoices({ root, usedProperties, placeOf }: StyleSource): Finding[]
     const data = { path: field.path, value: String(loose) };
     return [finding('field/not-css', data, placeOf(field.at ?? []), field.path)];
   });
-}
-
-function ruleOf(selector: string, declarations: readonly string[]): string {
-  if (declarations.length === 0) return '';
-  return `${selector} {\n${declarations.map((one) => `  ${one};`).join('\n')}\n}`;
 }

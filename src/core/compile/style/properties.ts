@@ -46,9 +46,10 @@ export function declarationsOf(
 
 /** The value of a field as CSS; only values that were checked get here. */
 function toCss(field: Field, value: Json): CssValue {
-  const isEmpty = value === null || value === '';
+  // A text may be there and have no characters; all else that is empty is not there.
+  const isEmpty = isTextual(field) ? value === null : field.kind.isEmpty(value);
   return (
-    isEmpty && field.kindName !== 'text'
+    isEmpty && !isTextual(field)
       ? 'initial'
       : (field.kind.css?.(value ?? '', field.declared) ?? 'initial')
   ) as CssValue;
@@ -59,4 +60,8 @@ function at(values: Json, steps: readonly string[]): Json {
   let value = values;
   for (const step of steps) value = (value as JsonObject)[step] as Json;
   return value;
+}
+
+function isTextual({ kindName }: Field): boolean {
+  return kindName === 'text' || kindName === 'multiline';
 }

@@ -15,6 +15,7 @@ import { makeImportant } from './important.ts';
 import { type LayerRanks, layersIn } from './layers.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
+import { followNames } from './renamed-elements.ts';
 import { resolveRootFont } from './root-font.ts';
 import {
   insideGuard,
@@ -49,6 +50,8 @@ export interface ScopeOptions {
   /** True for an id that each cast has one of its own of. */
   readonly ownsId?: (id: string) => boolean;
   readonly names?: PageNames;
+  /** Names of elements that may have another on the page. */
+  readonly asNames?: ReadonlySet<string>;
   /** All sheets of the mould, where the size of type of its page may stand in another. */
   readonly sheets?: readonly CssNode[];
 }
@@ -84,6 +87,7 @@ export function scopeStyle(
   const scoper = new Scoper(edits, scoping, layers);
   scoper.visit(tree);
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
+  followNames(edits, tree, options.asNames ?? new Set());
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
   if (moving) {
     const { parsed: _, ...others } = options;

@@ -10,16 +10,18 @@ import {
 } from './attribute.ts';
 import type { Binder } from './binder.ts';
 import type { Block } from './block.ts';
+import { compileClasses } from './class-words.ts';
+import { markName } from './element-name.ts';
 import type { Hole } from './hole.ts';
 import { compileLinkAttributes, linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
 import { type Attribute, type Element, isBinding } from './markup.ts';
 import type { OwnIds } from './own-ids.ts';
 import { joined, type Write } from './scope.ts';
-import { toHtmlText } from './sink.ts';
+import { toClassWords, toHtmlText } from './sink.ts';
 
 /** Attributes that are bindings. */
-const bindings = ['km-each', 'km-when', 'km-slot'];
+const bindings = ['km-each', 'km-when', 'km-shell', 'km-as', 'km-class', 'km-slot'];
 
 /** What the attributes of an element are compiled with. */
 export interface AttributeSetting {
@@ -40,11 +42,19 @@ export function markAttributes(setting: AttributeSetting, element: Element): Mar
     return tags.map((tag) => ({ ...tag, write: '' }));
   }
   if (!block && !element.carries(isBinding)) return [];
+  const classed = element.attributes.find(({ name }) => name === 'km-class');
   const marks = element.attributes.flatMap((attribute) => {
     if (attribute.name.startsWith('km-')) return [markBinding(binder, attribute)];
-    return attribute.name === 'style' ? [] : markAttribute(setting, element, attribute);
+    const isApart = attribute.name === 'style' || (attribute.name === 'class' && classed);
+    return isApart ? [] : markAttribute(setting, element, attribute);
   });
-  return [...marks, ...markStyle(setting, element)];
+  const named = element.attributes.find(({ name }) => name === 'km-as');
+  return [
+    ...marks,
+    ...markStyle(setting, element),
+    ...(classed ? markClass(setting, element, classed) : []),
+    ...(named ? markName(binder, element, named, setting.loops) : []),
+  ];
 }
 
 function markBinding(binder: Binder, attribute: Attribute): Mark {
@@ -81,6 +91,27 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
     { ...range, write: joined(['', '', ''], [write, more]) },
     ...authors.map((one) => ({ ...withBlankBefore(binder.source, one), write: '' })),
   ];
+}
+
+/** The class attribute: the author's own, bound or not, and the classes of `km-class` after it. */
+function markClass(setting: AttributeSetting, element: Element, classed: Attribute): Mark[] {
+  const { binder } = setting;
+  const more = compileClasses(binder, classed, setting.loops);
+  const attribute = element.attributes.find(({ name }) => name === 'class');
+  const bound = attribute && bind(setting, element, attribute);
+  if (!more) return [];
+  const own = attribute ? binder.source.slice(attribute.value.start, attribute.value.end) : '';
+  const value = bound ? compileValue(bound) : () => own;
+  const nameEnd = element.start + 1 + element.name.length;
+  const range = attribute
+    ? withBlankBefore(binder.source, attribute)
+    : { start: nameEnd, end: nameEnd };
+  const quote = attribute?.quote ?? '"';
+  const write: Write = (scope) => {
+    const words = toClassWords(value(scope) + more(scope));
+    return words === '' ? '' : ` class=${quote}${words}${quote}`;
+  };
+  return [{ ...range, write }];
 }
 
 /** The style attribute: the author's own, bound or not, and a row's custom properties after it. */

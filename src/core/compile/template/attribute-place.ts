@@ -7,6 +7,9 @@ export type AttributePlace =
   | 'enumerated'
   | 'address'
   | 'addresses'
+  | 'candidates'
+  | 'class'
+  | 'option'
   | 'style'
   | 'handler'
   | 'markup'
@@ -39,15 +42,16 @@ export function attributePlace(element: Element, name: string): AttributePlace {
   if (name.startsWith('on')) return 'handler';
   if (name === 'srcdoc') return 'markup';
   if (name === 'style') return 'style';
-  if (name === 'srcset' || name === 'imagesrcset' || name === 'ping' || name === 'archive') {
-    return 'addresses';
-  }
+  if (name === 'srcset' && element.isHtml) return 'candidates';
+  if (name === 'imagesrcset' || name === 'ping' || name === 'archive') return 'addresses';
+  if (name === 'class') return 'class';
   if (loaders.has(element.name) && (addresses.has(name) || name === 'content')) return 'code';
   if (element.name === 'link' && name === 'href') return 'code';
   if (name === 'from' || name === 'to' || name === 'by' || name === 'values') {
     return element.isHtml ? 'plain' : 'address';
   }
   if (addresses.has(name)) return 'address';
+  if (name === 'value' && element.name === 'option') return 'option';
   if (element.isHtml && booleans.has(name)) return 'boolean';
   return enumerated.test(name) ? 'enumerated' : 'plain';
 }

@@ -8,7 +8,7 @@ import { type Binder, kindNameRead, refer, reportNoText } from './binder.ts';
 import type { Hole } from './hole.ts';
 import type { Attribute, Element } from './markup.ts';
 import { joined, type Read, readerOf, type Scope, type Write } from './scope.ts';
-import { toHtmlText } from './sink.ts';
+import { toCandidate, toClassWords, toHtmlText } from './sink.ts';
 import type { Binding } from './text-hole.ts';
 
 /** An attribute whose value is made of fixed text and bindings, taken apart. */
@@ -67,8 +67,11 @@ function writable(reference: Reference, place: AttributePlace): boolean {
   const kindName = kindNameRead(reference);
   const kind: Kind = kinds[kindName];
   if (place === 'boolean') return true;
-  if (place === 'style') return kind.css !== undefined && kindName !== 'text';
-  return kind.text !== undefined;
+  // A string of CSS in the midst of the author's own would need quotes that are not there.
+  if (place === 'style') return kind.css !== undefined && kind.css !== kinds.text.css;
+  if (place === 'candidates') return kind.address !== undefined || kindName === 'number';
+  if (place === 'address') return (kind.address ?? kind.text) !== undefined;
+  return (kind.text ?? kind.address) !== undefined;
 }
 
 /** Compiles a bound attribute; it is left out where all of its value is empty. */
@@ -82,12 +85,18 @@ export function compileAttribute(
   if (place === 'boolean') return compileBoolean(name, references);
   const hasFixedText = texts.some((text) => text.trim() !== '');
   const needsCheck = place === 'address' && !settlesScheme(texts[0] ?? '');
-  if (needsCheck) {
+  if (needsCheck || place === 'candidates') {
     for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
   }
   const parts = references.map((reference) => partOf(reference, place));
   const opening = ` ${name}=${quote}`;
   const [only] = parts;
+  // Without an alternative a picture is read out by its address (HTML Standard, 4.8.4.4).
+  if (name === 'alt')
+    return (
+      (value) => (scope: Scope) =>
+        opening + value(scope) + quote
+    )(compileValue(bound));
   if (only && parts.length === 1 && !hasFixedText) {
     return (scope) => {
       const text = only(scope);
@@ -96,6 +105,7 @@ export function compileAttribute(
     };
   }
   const value = compileValue(bound);
+  if (place === 'candidates') return compileCandidates(opening, value, quote);
   const unescaped = needsCheck ? joined(texts, parts) : undefined;
   return (scope) => {
     if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
@@ -112,6 +122,23 @@ export function compileValue({ place, texts, references }: BoundAttribute): Writ
     parts.map((part) => (scope) => toHtmlText(part(scope))),
   );
 }
+
+/** A list of image candidates, less those whose address is empty. */
+function compileCandidates(opening: string, value: Write, quote = '"'): Write {
+  return (scope) => {
+    const whole = value(scope);
+    const full = !whole.includes(noAddress)
+      ? whole
+      : whole
+          .split(',')
+          .filter((one) => !one.includes(noAddress))
+          .join(',');
+    return full.trim() === '' ? '' : opening + full + quote;
+  };
+}
+
+/** Stands for an empty address until its candidate is taken out; no value holds it. */
+const noAddress = '\0';
 
 function compileBoolean(name: string, references: readonly Reference[]): Write {
   const reads = references.map((reference): [Read, Kind] => [
@@ -132,12 +159,23 @@ function partOf(reference: Reference, place: AttributePlace): (scope: Scope) => 
       return value === null ? '' : (kind.css?.(value, declared) ?? '');
     };
   }
-  const write = (place === 'address' ? kind.address : undefined) ?? kind.text;
+  if (place === 'candidates' && kind.address) {
+    const { address } = kind;
+    return (scope) => {
+      const value = read(scope);
+      return (value === null ? '' : toCandidate(address(value))) || noAddress;
+    };
+  }
+  // The value of an option may be where it leads; no scheme is looked for, since it may be any text.
+  const isAddress = place === 'address' || place === 'option';
+  const write = (isAddress ? kind.address : undefined) ?? kind.text ?? kind.address;
   const saysFalse = place === 'enumerated';
+  const shape = place === 'class' ? toClassWords : undefined;
   return (scope) => {
     const value = read(scope);
     if (value === null || (value === false && !saysFalse)) return '';
-    return write?.(value) ?? '';
+    const text = write?.(value) ?? '';
+    return shape ? shape(text) : text;
   };
 }
 

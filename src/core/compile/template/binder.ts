@@ -14,6 +14,8 @@ export interface Binder {
   readonly addressed: Set<Field>;
   /** Names of the slots found. */
   readonly slots: Set<string>;
+  /** Names of elements that may have another, or be one. */
+  readonly renamedElements: Set<string>;
   /** New names of custom properties, where they are not the author's. */
   readonly renamed: ReadonlyMap<string, string>;
   readonly lines: LineIndex;
@@ -32,9 +34,23 @@ export function refer(
   offset: number,
 ): Reference | undefined {
   const found = resolvePath(binder.root, path, loops);
-  if (isReference(found)) return found;
   const place = binder.lines.placeAt(offset);
+  if (isReference(found)) {
+    const narrow = found.fact ? undefined : narrowIn(binder.root, found.field.path);
+    if (narrow) binder.report(finding('template/below', { path: narrow }, place, narrow));
+    return found;
+  }
   binder.report(tell(found, path, place));
+  return undefined;
+}
+
+/** The field on the way to a path whose value differs by the width of the viewport. */
+function narrowIn(root: Field, path: string): string | undefined {
+  let field: Field | undefined = root;
+  for (const name of path.split('.')) {
+    field = (field?.row ?? field)?.members.find((one) => one.name === name);
+    if (field?.below) return field.path;
+  }
   return undefined;
 }
 
@@ -56,6 +72,7 @@ function tell(
 /** The kind a reference reads as: its field's, or that of the fact about its row. */
 export function kindNameRead({ fact, field }: Reference): KindName {
   if (!fact) return field.kindName;
+  if (fact === 'key') return 'text';
   return fact === 'first' || fact === 'last' ? 'switch' : 'number';
 }
 
@@ -64,6 +81,14 @@ const insteadOfWhole: Partial<Record<KindName, string>> = {
   switch: 'Show something only when it is on, with km-when.',
   list: 'Repeat an element over it with km-each.',
   group: 'Name one of its members, joined by a dot.',
+  image: 'Bind it in src or srcset of an <img>, and .alt in its alt.',
+  media: 'Bind it in src of a <video>, <audio> or <source>.',
+  icon: 'Bind it between tags, or one of its members, such as .class.',
+  typeface: 'Use it in style.css as font: var(--name).',
+  fill: 'Use it in style.css as background: var(--name).',
+  richtext: 'Bind it between tags.',
+  markup: 'Bind it between the tags of an element such as a div.',
+  note: 'It has no value; take the binding out.',
 };
 
 /** Reports that a reference's kind cannot be written at a place. */

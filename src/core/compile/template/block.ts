@@ -6,6 +6,7 @@ import { finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { type Binder, kindNameRead, refer } from './binder.ts';
 import { compileCondition } from './condition.ts';
+import { shapeOf } from './element-name.ts';
 import type { Attribute, Element, Markup } from './markup.ts';
 import { readerOf, type Scope, type Write } from './scope.ts';
 
@@ -18,6 +19,8 @@ export interface Block extends Range {
   readonly loop: Loop | undefined;
   /** Asked for each row where the block is a loop as well. */
   readonly holds: ((scope: Scope) => boolean) | undefined;
+  /** True for one of the two tags of an element that is there only on a condition. */
+  readonly isShell?: true;
   /** The slot it is what stands in where nothing is placed there. */
   readonly slot?: string;
   /** True where its binding leads nowhere; what is inside is then not looked at. */
@@ -44,7 +47,7 @@ export function blockAt(blocks: readonly Block[], offset: number): Block | undef
 export function findBlocks(binder: Binder, markup: Markup): Block[] {
   const blocks: Block[] = [];
   for (const element of markup.elements) {
-    if (!element.carries((name) => /^km-(?:each|when|slot)$/.test(name))) continue;
+    if (!element.carries((name) => /^km-(?:each|when|shell|slot)$/.test(name))) continue;
     const each = element.attributes.find((one) => one.name === 'km-each');
     const when = element.attributes.find((one) => one.name === 'km-when');
     const outer = blockAt(blocks, element.start);
@@ -52,7 +55,11 @@ export function findBlocks(binder: Binder, markup: Markup): Block[] {
     if (outer?.isBroken) continue;
     const openSlot = (around: Block | undefined) =>
       slot ? blocks.push(...slotBlock(binder, slot, element, around?.loops ?? [])) : 0;
+    const shell = element.attributes.find((one) => one.name === 'km-shell');
+    const openShell = (around: Block | undefined) =>
+      shell ? blocks.push(...shellBlocks(binder, shell, element, markup, around?.loops ?? [])) : 0;
     if (!each && !when) {
+      openShell(outer);
       openSlot(outer);
       continue;
     }
@@ -70,7 +77,9 @@ export function findBlocks(binder: Binder, markup: Markup): Block[] {
     const isBroken = moved || Boolean(each && !loop) || Boolean(when && !holds);
     const block = { ...range, element, loops, loop, holds, isBroken };
     blocks.push(block);
-    if (!isBroken) openSlot(block);
+    if (isBroken) continue;
+    openShell(block);
+    openSlot(block);
   }
   return blocks;
 }
@@ -112,6 +121,44 @@ function openLoop(
   const { called } = kinds[kindNameRead(reference)];
   binder.report(finding('template/not-a-list', { path, called }, place, path));
   return undefined;
+}
+
+/** The two tags of an element with km-shell, each there only on its condition. */
+function shellBlocks(
+  binder: Binder,
+  attribute: Attribute,
+  element: Element,
+  markup: Markup,
+  loops: readonly string[],
+): Block[] {
+  const { startTag, endTag } = element;
+  const holds = conditionOf(binder, attribute, loops);
+  if (!holds) return [];
+  if (!endTag || element.name === 'template' || !standsWithout(element, markup)) {
+    const data = { element: element.name };
+    binder.report(finding('template/shell', data, binder.lines.placeAt(element.start)));
+    return [];
+  }
+  const about = { element, loops, loop: undefined, holds, isShell: true, isBroken: false } as const;
+  return [startTag, endTag].map((tag) => ({ ...tag, ...about }));
+}
+
+/** True where a browser leaves all else as it is when the element's own tags are not there. */
+function standsWithout(element: Element, { source, elements }: Markup): boolean {
+  const { startTag, endTag } = element;
+  if (!endTag) return false;
+  const others = elements.filter((one) => one !== element);
+  const at = new Map(others.map((one, index) => [one, index]));
+  const parents = others.map(({ parent }) => {
+    const around = parent === element ? element.parent : parent;
+    return around ? at.get(around) : '-';
+  });
+  const blanked = [
+    source.slice(0, startTag.start),
+    source.slice(startTag.end, endTag.start),
+    source.slice(endTag.end),
+  ];
+  return shapeOf(blanked.join('')) === parents.join(' ');
 }
 
 /** Elements whose content a browser does not leave where it is written. */

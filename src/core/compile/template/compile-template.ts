@@ -47,7 +47,7 @@ export function compileTemplate(
   const marks: Mark[] = markup.elements.flatMap((element) => {
     const around = blockAt(blocks, element.start);
     if (around?.isBroken) return [];
-    const block = around?.element === element ? around : undefined;
+    const block = blocks.find((one) => one.element === element && !one.isShell && !one.slot);
     return markAttributes({ binder, holes, loops: around?.loops ?? [], block, owned }, element);
   });
   marks.push(...handlerMarks, ...ids.marks, ...markHoles(binder, markup, blocks, holes));

@@ -1,28 +1,27 @@
+import { readCondition } from '../../model/condition.ts';
 import type { Json } from '../../model/json-source.ts';
 import { kinds } from '../../model/kinds.ts';
 import { finding } from '../../problem/finding.ts';
 import { type Binder, kindNameRead, refer } from './binder.ts';
 import { readerOf, type Scope } from './scope.ts';
 
-const pattern = /^(not\s+)?([\w.#-]+)(?:\s+is\s+(not\s+)?(\S(?:.*\S)?))?$/s;
-
 /**
- * Compiles `PATH`, `not PATH`, `PATH is VALUE` and `PATH is not VALUE`. A value is compared by
- * its characters, so that `level is 2` holds for the number and for the text.
+ * Compiles a condition. A value is compared by its characters, so that `level is 2` holds for the
+ * number and for the text.
  */
 export function compileCondition(
   binder: Binder,
-  condition: string,
+  text: string,
   loops: readonly string[],
   offset: number,
 ): ((scope: Scope) => boolean) | undefined {
-  const match = pattern.exec(condition.trim());
-  const [, not, path, isNot, wanted] = match ?? [];
-  if (path === undefined || (not && wanted !== undefined)) {
+  const condition = readCondition(text);
+  if (!condition) {
     const place = binder.lines.placeAt(offset);
-    binder.report(finding('template/bad-condition', { condition }, place));
+    binder.report(finding('template/bad-condition', { condition: text }, place));
     return undefined;
   }
+  const { path, wanted, isNegated } = condition;
   const reference = refer(binder, path, loops, offset);
   if (!reference) return undefined;
   const read = readerOf(reference);
@@ -31,6 +30,5 @@ export function compileCondition(
     wanted === undefined
       ? (value: Json) => !isEmpty(value)
       : (value: Json) => String(value ?? '') === wanted;
-  const negated = Boolean(not ?? isNot);
-  return (scope) => holds(read(scope)) !== negated;
+  return (scope) => holds(read(scope)) !== isNegated;
 }

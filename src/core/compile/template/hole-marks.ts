@@ -26,7 +26,10 @@ export function markHoles(
       const place = binder.lines.placeAt(hole.start);
       binder.report(finding('template/no-value-here', data, place));
     } else if (around.in === 'text') {
-      const write = hole.is === 'plain' ? '{~' : compileTextHole(binder, hole, block?.loops ?? []);
+      const write =
+        hole.is === 'plain'
+          ? '{~'
+          : compileTextHole(binder, hole, block?.loops ?? [], around.element);
       if (write !== undefined) marks.push({ start: hole.start, end: hole.end, write });
     }
   }

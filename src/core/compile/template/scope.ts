@@ -1,4 +1,4 @@
-import type { Json, JsonObject } from '../../model/json-source.ts';
+import { isJsonObject, type Json, type JsonObject } from '../../model/json-source.ts';
 import type { Reference, RowFact } from '../../model/path.ts';
 
 /** How a cast stands on its page. */
@@ -32,6 +32,12 @@ const facts: Readonly<Record<RowFact, (loop: number) => Read>> = {
   first: (loop) => (scope) => scope.indexes[loop] === 0,
   last: (loop) => (scope) => scope.indexes[loop] === (scope.counts[loop] as number) - 1,
   count: (loop) => (scope) => scope.counts[loop] as number,
+  // Fit for an id: a key that the form gave stays with its row, a number with its place.
+  key: (loop) => (scope) => {
+    const row = scope.rows[loop] ?? null;
+    const key = isJsonObject(row) ? row.row : undefined;
+    return String(key ?? (scope.indexes[loop] as number) + 1).replace(/[^\w-]/g, '-');
+  },
 };
 
 /** Makes the reader of a reference; one and two steps are by far the most common. */

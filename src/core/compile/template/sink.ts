@@ -1,3 +1,5 @@
+import { isSafeAddress } from '../../model/safe-address.ts';
+
 /**
  * Places a value can be written to, each a type that only its own escaper makes: what is typed
  * `HtmlText` has been escaped for text, and nothing else can be joined into text.
@@ -6,6 +8,15 @@ declare const written: unique symbol;
 
 /** Characters that are safe between tags and between double or single quotes. */
 export type HtmlText = string & { readonly [written]: 'html' };
+
+/** An address that runs nothing, or nothing. */
+type SafeAddress = string & { readonly [written]: 'address' };
+
+/** An address within a list of image candidates, which ends it at a comma or a blank. */
+export type CandidateAddress = string & { readonly [written]: 'candidate' };
+
+/** Words of a class list, with one blank between two. */
+export type ClassWords = string & { readonly [written]: 'classes' };
 
 /** A value that is safe after the colon of a declaration, inside or outside an attribute. */
 export type CssValue = string & { readonly [written]: 'css' };
@@ -29,6 +40,23 @@ const references: Readonly<Record<string, string>> = {
 export function toHtmlText(value: string): HtmlText {
   if (!special.test(value)) return value as HtmlText;
   return value.replace(/[&<>"']/g, (char) => references[char] as string) as HtmlText;
+}
+
+/** Holds an address to schemes that run nothing; '' for one that does. */
+function toSafeAddress(value: string): SafeAddress {
+  return (isSafeAddress(value) ? value : '') as SafeAddress;
+}
+
+/** Writes an address for a `srcset` (HTML Standard, 4.8.4.2.1). */
+export function toCandidate(value: string): CandidateAddress {
+  return toSafeAddress(value.trim()).replace(/[\s,]/g, (char) =>
+    char === ',' ? '%2C' : encodeURIComponent(char),
+  ) as CandidateAddress;
+}
+
+/** Writes words for a class list. */
+export function toClassWords(value: string): ClassWords {
+  return value.trim().replace(/\s+/g, ' ') as ClassWords;
 }
 
 /**

@@ -1,12 +1,14 @@
-import type { Kind } from '../kind.ts';
+import { isBlank, type Kind } from '../kind.ts';
 
 /** Where a link leads: a relative address, or an absolute one of a safe scheme. */
 export const address: Kind = {
   called: 'an address',
+  control: 'address',
+  isInner: true,
   keywords: [],
   schema: () => ({ type: 'string', format: 'safe-address' }),
   blank: () => '',
-  isEmpty: (value) => value === null || value === '',
+  isEmpty: isBlank,
   read: (typed) => typed,
   text: (value) => String(value),
   address: (value) => String(value),

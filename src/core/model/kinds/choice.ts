@@ -6,10 +6,17 @@ import { picked } from '../picked.ts';
 /** One of the values that the declaration lists, by `enum` or by `oneOf` with consts. */
 export const choice: Kind = {
   called: 'a choice',
+  control: 'choice',
   keywords: ['enum', 'oneOf'],
   schema: (declared) => picked(declared, ['enum', 'oneOf']),
   blank: (declared) => choices(declared)[0] ?? null,
   isEmpty: (value) => value === null || value === false || value === '',
+  accept: (value, declared) => {
+    const all = choices(declared);
+    return all.includes(value) || typeof value === 'object'
+      ? value
+      : (all.find((one) => String(one) === String(value)) ?? value);
+  },
   read: (typed, declared) => choices(declared).find((one) => String(one) === typed) ?? typed,
   text: (value) => String(value),
   css: (value) => String(value),

@@ -1,13 +1,4 @@
-import type { Kind } from '../kind.ts';
+import { cssKind } from './css-kind.ts';
 
 /** A colour in any notation of CSS Color 4. */
-export const color: Kind = {
-  called: 'a colour',
-  keywords: [],
-  schema: () => ({ type: 'string', format: 'css-color' }),
-  blank: () => null,
-  isEmpty: (value) => value === null || value === '',
-  read: (typed) => typed,
-  text: (value) => String(value),
-  css: (value) => String(value),
-};
+export const color = cssKind({ called: 'a colour', control: 'color' }, 'css-color');

@@ -9,3 +9,8 @@ export function cssString(value: string): string {
   );
   return `"${escaped}"`;
 }
+
+/** An address as CSS loads it. */
+export function cssUrl(address: string): string {
+  return `url(${cssString(address)})`;
+}

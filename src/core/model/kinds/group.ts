@@ -1,12 +1,20 @@
-import { isJsonObject } from '../json-source.ts';
+import { isJsonObject, type Json } from '../json-source.ts';
 import { type Kind, readJson } from '../kind.ts';
 
 /** Several fields under one name. */
 export const group: Kind = {
   called: 'a group',
-  keywords: ['properties', 'required'],
+  control: 'members',
+  keywords: ['properties', 'required', 'oneOf'],
   schema: () => ({ type: 'object' }),
   blank: () => ({}),
-  isEmpty: (value) => !isJsonObject(value) || Object.keys(value).length === 0,
+  isEmpty: (value) => !isJsonObject(value) || Object.values(value).every(isNothing),
   read: (typed) => readJson(typed),
 };
+
+/** True for what a group is empty of: a value that says something is not nothing. */
+function isNothing(value: Json): boolean {
+  if (Array.isArray(value)) return value.length === 0;
+  if (isJsonObject(value)) return Object.values(value).every(isNothing);
+  return value === null || value === '' || value === false;
+}

@@ -12,6 +12,7 @@ const limits = [
 /** A number; in style it is written with the unit its declaration gives. */
 export const number: Kind = {
   called: 'a number',
+  control: 'number',
   keywords: [...limits, 'unit'],
   schema: (declared) => ({
     type: declared.type === 'integer' ? 'integer' : 'number',
@@ -19,6 +20,8 @@ export const number: Kind = {
   }),
   blank: () => null,
   isEmpty: (value) => value === null,
+  accept: (value) =>
+    typeof value === 'string' && /^\s*-?\d+(?:\.\d+)?\s*$/.test(value) ? Number(value) : value,
   read: (typed) => (typed.trim() === '' ? undefined : readJson(typed)),
   text: (value) => String(value),
   css: (value, declared) => `${plain(Number(value))}${declared.unit ?? ''}`,

@@ -3,6 +3,7 @@ import { type Kind, readJson } from '../kind.ts';
 /** Yes or no. Off is empty. */
 export const switchKind: Kind = {
   called: 'a switch',
+  control: 'switch',
   keywords: [],
   schema: () => ({ type: 'boolean' }),
   blank: () => false,

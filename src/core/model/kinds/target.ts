@@ -6,6 +6,7 @@ import type { Kind } from '../kind.ts';
  */
 export const target: Kind = {
   called: 'a selector',
+  control: 'line',
   keywords: ['hidden'],
   schema: () => ({ type: 'string', format: 'css-selector' }),
   blank: () => '',

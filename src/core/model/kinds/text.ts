@@ -1,4 +1,4 @@
-import type { Kind } from '../kind.ts';
+import { isBlank, type Kind } from '../kind.ts';
 import { picked } from '../picked.ts';
 import { cssString } from './css-string.ts';
 
@@ -7,10 +7,12 @@ const limits = ['minLength', 'maxLength', 'pattern', 'format'] as const;
 /** A line of text. */
 export const text: Kind = {
   called: 'a text',
+  control: 'line',
   keywords: limits,
   schema: (declared) => ({ type: 'string', ...picked(declared, limits) }),
   blank: () => '',
-  isEmpty: (value) => value === null || value === '',
+  isEmpty: isBlank,
+  accept: (value) => (typeof value === 'number' ? String(value) : value),
   read: (typed) => typed,
   text: (value) => String(value),
   address: (value) => String(value),

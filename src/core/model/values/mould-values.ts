@@ -1,6 +1,8 @@
+import { boundPlaces } from '../bound-places.ts';
 import { type JsonObject, parseJson } from '../json-source.ts';
 import type { Mould } from '../mould.ts';
 import { readFields } from '../read-fields.ts';
+import { inLanguage } from '../words.ts';
 import { checkAgainst, type PlaceOfValue, type ValuesCheck } from './check-values.ts';
 import { schemaOfValues } from './values-schema.ts';
 
@@ -11,12 +13,17 @@ import { schemaOfValues } from './values-schema.ts';
  * @param placeOf where each value stands in a file, so that findings can point there
  */
 export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfValue): ValuesCheck {
-  return checkAgainst(rootOf(mould), values, placeOf);
+  const boundAt = (field: Parameters<typeof boundPlaces>[1]) => boundPlaces(mould, field);
+  return checkAgainst(rootOf(mould), values, { placeOf, boundAt });
 }
 
-/** The values of a mould as plain JSON Schema 2020-12, for any form generator or validator. */
-export function valuesSchema(mould: Mould): JsonObject {
-  return schemaOfValues(rootOf(mould));
+/**
+ * The values of a mould as plain JSON Schema 2020-12, for any form generator or validator.
+ *
+ * @param language a BCP 47 tag: titles and help in that language, as far as `words/` has them
+ */
+export function valuesSchema(mould: Mould, language?: string): JsonObject {
+  return schemaOfValues(rootOf(language === undefined ? mould : inLanguage(mould, language)));
 }
 
 function rootOf({ manifest, manifestText }: Mould) {

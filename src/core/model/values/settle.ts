@@ -1,5 +1,5 @@
 import { nearestName } from '../../problem/nearest-name.ts';
-import type { Field } from '../field.ts';
+import { type Field, membersOf } from '../field.ts';
 import { isJsonObject, type Json, type JsonObject, type JsonPath } from '../json-source.ts';
 
 /** One thing wrong with a value: the field, where it stands in the values, and what to say. */
@@ -23,6 +23,14 @@ export type ValueProblem =
       readonly at: JsonPath;
       readonly value: Json;
       readonly near: string | undefined;
+    }
+  | {
+      /** Given in the form of an earlier kind, and taken in that of this one. */
+      readonly what: 'converted';
+      readonly field: Field;
+      readonly at: JsonPath;
+      readonly label: string;
+      readonly found: Json;
     };
 
 /** A rule beside the field's own, such as for where it is bound: what is wrong, or undefined. */
@@ -50,7 +58,7 @@ interface Given {
 export function settle(field: Field, given: Given, how: Settling): Json {
   if (given.value === undefined) return given.fallback;
   if (given.value === null) return emptied(field);
-  const value = field.kind.accept?.(given.value) ?? given.value;
+  const value = field.kind.accept?.(given.value, field.declared) ?? given.value;
   const rule = field.violation(value) ?? how.rule?.(field, value);
   if (rule !== undefined) {
     how.report({
@@ -62,6 +70,10 @@ export function settle(field: Field, given: Given, how: Settling): Json {
       found: given.value,
     });
     return given.fallback;
+  }
+  if (typeof value !== typeof given.value || Array.isArray(value) !== Array.isArray(given.value)) {
+    const { at, label } = given;
+    how.report({ what: 'converted', field, at, label, found: given.value });
   }
   if (field.row) return settleRows(field.row, value as readonly Json[], given, how);
   if (field.members.length === 0) return value;
@@ -93,7 +105,12 @@ function settleRows(row: Field, rows: readonly Json[], given: Given, how: Settli
 function settleMembers(field: Field, value: JsonObject, given: Given, how: Settling): Json {
   const fallback = isJsonObject(given.fallback) ? given.fallback : {};
   const settled: Record<string, Json> = {};
+  const names = membersOf(field, shapeOf(field, value, fallback));
   for (const member of field.members) {
+    if (!names.includes(member.name)) {
+      settled[member.name] = emptied(member);
+      continue;
+    }
     const own = Object.hasOwn(value, member.name) ? value[member.name] : undefined;
     const before = fallback[member.name] ?? member.default;
     const at = [...given.at, member.name];
@@ -103,7 +120,6 @@ function settleMembers(field: Field, value: JsonObject, given: Given, how: Settl
     if (missing) how.report({ what: 'required', field: member, at, label });
     settled[member.name] = missing ? before : result;
   }
-  const names = field.members.map((member) => member.name);
   for (const [name, stray] of Object.entries(value)) {
     // A row's own key: given by the form, kept when rows move.
     if (name === 'row' && typeof given.at.at(-1) === 'number') settled.row = stray;
@@ -113,4 +129,13 @@ function settleMembers(field: Field, value: JsonObject, given: Given, how: Settl
     }
   }
   return settled;
+}
+
+/** Which shape a value has, where a group has several: what it says, else its default's. */
+function shapeOf({ shapes, members }: Field, value: JsonObject, fallback: JsonObject) {
+  if (!shapes) return undefined;
+  const { by, all } = shapes;
+  const said = Object.hasOwn(value, by) ? value[by] : undefined;
+  if (all.some(({ is }) => is === said)) return said;
+  return fallback[by] ?? members.find(({ name }) => name === by)?.default;
 }

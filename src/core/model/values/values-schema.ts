@@ -1,4 +1,4 @@
-import type { Field } from '../field.ts';
+import { type Field, membersOf } from '../field.ts';
 import type { JsonObject } from '../json-source.ts';
 import { picked } from '../picked.ts';
 
@@ -12,25 +12,33 @@ export function schemaOfValues(root: Field): JsonObject {
 }
 
 function schemaOf(field: Field): JsonObject {
-  const { declared, kind } = field;
+  const { declared, kind, shapes } = field;
   const own = kind.schema(declared);
   const words = picked({ title: field.title, ...declared, default: field.default }, [
     ...['title', 'description', 'default', 'examples', 'deprecated', 'readOnly'],
   ]);
-  const inside: JsonObject = {
-    ...(field.row ? { items: schemaOf(field.row) } : {}),
-    ...(field.members.length > 0
-      ? {
-          properties: Object.fromEntries(
-            field.members.map((member) => {
-              const schema = schemaOf(member);
-              return [member.name, member.required ? filled(schema) : nullable(schema)];
-            }),
-          ),
-        }
-      : {}),
-  };
-  return { ...own, ...inside, ...words };
+  const rows = field.row ? { items: schemaOf(field.row) } : {};
+  if (!shapes)
+    return { ...own, ...rows, ...propertiesOf(field, membersOf(field, undefined)), ...words };
+  const oneOf = shapes.all.map(({ is, title, members }) => {
+    const { properties } = propertiesOf(field, members);
+    return {
+      title,
+      properties: { ...properties, [shapes.by]: { const: is } },
+      required: [shapes.by],
+    };
+  });
+  return { ...own, oneOf, ...words };
+}
+
+function propertiesOf({ members }: Field, names: readonly string[]): { properties?: JsonObject } {
+  const properties = members
+    .filter(({ name, kindName }) => names.includes(name) && kindName !== 'note')
+    .map((member) => {
+      const schema = schemaOf(member);
+      return [member.name, member.required ? filled(schema) : nullable(schema)];
+    });
+  return properties.length > 0 ? { properties: Object.fromEntries(properties) } : {};
 }
 
 /** The same schema, taking null as well. */

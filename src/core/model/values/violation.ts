@@ -1,8 +1,11 @@
 import type { ErrorObject } from 'ajv';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
-import { lexer, parse } from 'css-tree';
+import { parse } from 'css-tree';
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
+import { isOfCssType } from '../kinds/css-kind.ts';
+import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
+import { isDrawing } from '../kinds/drawing.ts';
 import { isSafeAddress, safeAddressRule } from '../safe-address.ts';
 
 /** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
@@ -29,7 +32,7 @@ function isOfType(value: Json, type: 'object' | 'array'): boolean {
 }
 
 /**
- * A validator of JSON Schema 2020-12 that knows our two formats. It does not check schemas
+ * A validator of JSON Schema 2020-12 that knows our formats. It does not check schemas
  * against the meta-schema, which takes fifty times as long as all the rest; keywords of the
  * wrong type still throw.
  */
@@ -40,16 +43,32 @@ export function newAjv(): Ajv2020 {
   });
   // The package's types describe its CommonJS form; at run time the default export is the call.
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);
-  ajv.addFormat('css-color', isColor);
+  for (const [name, type] of Object.entries(cssFormats)) {
+    ajv.addFormat(name, (value: string) => isOfCssType(type, value));
+  }
+  const { date } = ajv.formats as { date?: { validate?: (value: string) => boolean } };
+  const isDate = (value: string) => date?.validate?.(value) === true;
+  ajv.addFormat('clock-time', isClockTime);
+  ajv.addFormat('local-date-time', (value: string) => isLocalDateTime(value, isDate));
   ajv.addFormat('safe-address', isSafeAddress);
   ajv.addFormat('css-selector', isSelector);
+  ajv.addFormat('svg-drawing', isDrawing);
   return ajv;
 }
 
-/** True for one CSS colour; `var()` is none, since nobody can know what it holds. */
-function isColor(value: string): boolean {
-  return lexer.match('<color>', value).matched !== null;
-}
+const radius = '[ <length-percentage [0,∞]> | closest-side | farthest-side ]';
+
+/** The type of CSS that each of these formats is. */
+const cssFormats: Readonly<Record<string, string>> = {
+  'css-color': '<color>',
+  'css-length': '<length-percentage>',
+  'css-time': '<time [0,∞]>',
+  // The package's own <basic-shape> knows no circle or ellipse.
+  'css-shape': `<inset()> | <polygon()> | <xywh()> | <rect()> | circle( ${radius}? [ at <position> ]? ) | ellipse( [ ${radius}{2} ]? [ at <position> ]? )`,
+  'css-position': '<position>',
+  'css-weight': 'normal | bold | lighter | bolder | <number [1,1000]>',
+  'css-line-height': 'normal | <number [0,∞]> | <length-percentage [0,∞]>',
+};
 
 /** True for a list of selectors as style rules take it; empty text names nothing. */
 function isSelector(value: string): boolean {
@@ -77,6 +96,16 @@ const types: Readonly<Record<string, string>> = {
 
 const formats: Readonly<Record<string, string>> = {
   'css-color': 'must be a CSS colour, such as #b3541e or rgb(179 84 30)',
+  'css-length': 'must be a CSS length, such as 12px, 1.5rem or 40%',
+  'css-time': 'must be a CSS time, such as 0.4s or 400ms',
+  'css-shape': 'must be a CSS shape, such as circle(50%) or inset(4% round 12px)',
+  'css-position': 'must be a CSS position, such as center or 20% 30%',
+  'css-weight': 'must be normal, bold or a number from 1 to 1000',
+  'css-line-height': 'must be a number, such as 1.4, or a CSS length',
+  'svg-drawing': 'must be an <svg> element',
+  date: 'must be a day as year-month-day, such as 2026-06-07',
+  'clock-time': 'must be a time such as 10:20',
+  'local-date-time': 'must be a day and a time, such as 2026-06-07T10:20',
   'safe-address': safeAddressRule,
   'css-selector': 'must be a CSS selector, such as .fares--weekday',
 };

@@ -61,6 +61,12 @@ export const callWording = {
         ? 'This mould has no fields yet; declare them under fields in mould.json.'
         : `Its fields are ${known.join(', ')}.`,
   },
+  'call/no-sample': {
+    level: 'error',
+    message: ({ name }: { name: string }) => `The mould has no sample called ${name}.`,
+    mend: ({ known }: { known: readonly string[] }) =>
+      `Its samples are ${known.join(', ')}; write another as samples/NAME.json.`,
+  },
   'call/bad-fill': {
     level: 'error',
     message: ({ path, why }: { path: string; why: string }) => `--fill ${path} ${why}.`,

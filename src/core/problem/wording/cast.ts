@@ -50,6 +50,19 @@ export const castWording = {
       `The cast has ${key}, which this version does not act on.`,
     mend: () => 'It is kept as it is; what it asks for is left out of the delivery.',
   },
+  'cast/older': {
+    level: 'note',
+    message: ({ version, now }: { version: string; now: string }) =>
+      `This cast was made with version ${version}; the mould is ${now} by now.`,
+    mend: () => 'Look at what became of its values, and write the version of today into it.',
+  },
+  'cast/not-within': {
+    level: 'warning',
+    message: ({ mould }: { mould: string }) =>
+      `The mould ${mould} is of use only inside others, but stands by itself here.`,
+    mend: ({ known }: { known: readonly string[] }) =>
+      `Place it in a slot of ${known.join(' or ')}.`,
+  },
   'cast/assets-beside': {
     level: 'note',
     message: ({ count }: { count: number }) =>

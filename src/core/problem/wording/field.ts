@@ -28,11 +28,11 @@ export const fieldWording = {
       `The field ${path} has ${key}, which means nothing here.${didYouMean(near)}`,
     mend: () => 'Correct its name or take it out.',
   },
-  'field/not-yet': {
-    level: 'warning',
-    message: ({ path, key }: { path: string; key: string }) =>
-      `The field ${path} has ${key}, which this version does not act on.`,
-    mend: () => 'It is kept as it is; what it asks for is left out of casts.',
+  'field/below': {
+    level: 'error',
+    message: ({ path, why }: { path: string; why: string }) =>
+      `The field ${path} cannot differ by width: ${why}.`,
+    mend: () => 'Take below out of its declaration.',
   },
   'field/bad-default': {
     level: 'error',
@@ -51,6 +51,35 @@ export const fieldWording = {
     message: ({ path, value }: { path: string; value: string }) =>
       `The field ${path} is used in style, but its choice ${JSON.stringify(value)} is not a CSS value.`,
     mend: () => 'Use choices that can stand after the colon of a declaration.',
+  },
+  'field/bad-condition': {
+    level: 'warning',
+    message: ({
+      path,
+      condition,
+      near,
+    }: {
+      path: string;
+      condition: string;
+      near?: string | undefined;
+    }) =>
+      `The field ${path} is to be shown when ${JSON.stringify(condition)}, which is no condition.${didYouMean(near)}`,
+    mend: () =>
+      'Write PATH, not PATH, PATH is VALUE or PATH is not VALUE, with a path that is there.',
+  },
+  'field/bad-caption': {
+    level: 'warning',
+    message: ({
+      path,
+      caption,
+      near,
+    }: {
+      path: string;
+      caption: string;
+      near?: string | undefined;
+    }) =>
+      `The rows of ${path} are to be named by ${caption}, which is no field of theirs.${didYouMean(near)}`,
+    mend: () => 'Name a field of the row by its whole path, such as rows.time.',
   },
   'field/no-target': {
     level: 'warning',

@@ -81,6 +81,29 @@ export const templateWording = {
     message: () => 'The markup ends in the middle of a tag or a comment.',
     mend: () => 'Finish what begins here, or take it out; it would take in what the host has next.',
   },
+  'template/as': {
+    level: 'error',
+    message: ({ path, what }: { path: string; what: string }) => `km-as="${path}" ${what}.`,
+    mend: () => 'Bind a choice of names such as h2, h3 and div, on an element with an end tag.',
+  },
+  'template/shell': {
+    level: 'error',
+    message: ({ element }: { element: string }) =>
+      `<${element}> cannot come and go around its content: a browser would not leave that as it is.`,
+    mend: () => 'Use km-shell on an element with an end tag that its content does not need.',
+  },
+  'template/bad-class': {
+    level: 'error',
+    message: ({ entry }: { entry: string }) =>
+      `${JSON.stringify(entry)} in km-class is not a condition and the classes for it.`,
+    mend: () => 'Write CONDITION: class, several parted by semicolons.',
+  },
+  'template/below': {
+    level: 'error',
+    message: ({ path }: { path: string }) =>
+      `${path} differs by the width of the viewport, which markup does not know.`,
+    mend: () => 'Use it in style.css alone, or take below out of its declaration.',
+  },
   'template/row-style': {
     level: 'warning',
     message: ({ property }: { property: string }) =>

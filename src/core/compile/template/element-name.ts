@@ -1,0 +1,84 @@
+import { choices } from '../../model/kinds/choice.ts';
+import { finding } from '../../problem/finding.ts';
+import { type Binder, refer } from './binder.ts';
+import type { Mark } from './mark.ts';
+import type { Attribute, Element } from './markup.ts';
+import { readMarkup } from './markup.ts';
+import { readerOf, type Scope } from './scope.ts';
+
+/** Elements that differ in what they mean, and not in what they do. */
+const meaningful = new Set([
+  ...['address', 'article', 'aside', 'b', 'blockquote', 'cite', 'code', 'dd', 'del', 'dfn', 'div'],
+  ...['dl', 'dt', 'em', 'figcaption', 'figure', 'footer', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6'],
+  ...['header', 'hgroup', 'i', 'ins', 'kbd', 'legend', 'li', 'main', 'mark', 'menu', 'nav', 'ol'],
+  ...['p', 'pre', 'q', 's', 'samp', 'search', 'section', 'small', 'span', 'strong', 'sub', 'sup'],
+  ...['td', 'th', 'u', 'ul', 'var'],
+]);
+
+/** The attribute that keeps the name the author wrote, where an element has another. */
+export const namedAs = 'data-as';
+
+/** Compiles `km-as`: the names in both tags, and the author's kept where it is another. */
+export function markName(
+  binder: Binder,
+  element: Element,
+  attribute: Attribute,
+  loops: readonly string[],
+): Mark[] {
+  const { source, lines } = binder;
+  const path = source.slice(attribute.value.start, attribute.value.end).trim();
+  const place = lines.placeAt(attribute.value.start);
+  const reference = refer(binder, path, loops, attribute.value.start);
+  if (!reference) return [];
+  const report = (what: string) => {
+    binder.report(finding('template/as', { path, what }, place, path));
+    return [];
+  };
+  const { field, fact } = reference;
+  if (field.kindName !== 'choice' || fact) return report('is not a choice of element names');
+  const names = choices(field.declared).map(String);
+  const odd = names.find((name) => !meaningful.has(name));
+  if (odd !== undefined) {
+    return report(`may be ${JSON.stringify(odd)}, which is no element that can stand for another`);
+  }
+  if (!element.endTag || !element.isHtml)
+    return report(`needs <${element.name}> to have an end tag`);
+  const torn = names.find((name) => !keepsShape(source, element, name));
+  if (torn !== undefined) {
+    return report(`may be ${torn}, which a browser does not leave where <${element.name}> stands`);
+  }
+  for (const name of [element.name, ...names]) binder.renamedElements.add(name);
+  const read = readerOf(reference);
+  const nameNow = (scope: Scope) => String(read(scope) ?? element.name);
+  const length = element.name.length;
+  const start = element.start + 1;
+  const end = element.endTag.start + 2;
+  return [
+    { start, end: start + length, write: nameNow },
+    {
+      ...{ start: start + length, end: start + length },
+      write: (scope) => (nameNow(scope) === element.name ? '' : ` ${namedAs}="${element.name}"`),
+    },
+    { start: end, end: end + length, write: nameNow },
+  ];
+}
+
+/** True where a browser builds the same tree with another name in these tags. */
+function keepsShape(source: string, element: Element, name: string): boolean {
+  const { start, endTag } = element;
+  if (!endTag) return false;
+  const length = element.name.length;
+  const renamed = [
+    source.slice(0, start + 1),
+    source.slice(start + 1 + length, endTag.start + 2),
+    source.slice(endTag.start + 2 + length),
+  ].join(name);
+  return shapeOf(source) === shapeOf(renamed);
+}
+
+/** Which element is in which, without their names. */
+export function shapeOf(source: string): string {
+  const { elements } = readMarkup(source);
+  const at = new Map(elements.map((one, index) => [one, index]));
+  return elements.map(({ parent }) => (parent ? at.get(parent) : '-')).join(' ');
+}

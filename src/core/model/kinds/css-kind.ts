@@ -1,0 +1,43 @@
+import { lexer } from 'css-tree';
+import type { Json } from '../json-source.ts';
+import { type FieldSchema, isBlank, type Kind } from '../kind.ts';
+
+/**
+ * True for a value of a CSS type that stays within its declaration. Comments, strings and escapes
+ * are refused though CSS allows them: no value of these types needs one, and one that is never
+ * closed takes in what comes after it. `var()` is none, since nobody can know what it holds.
+ */
+export function isOfCssType(type: string, value: string): boolean {
+  if (!/^[\w\s#%.,()+*/-]+$/.test(value) || value.includes('/*') || /\bvar\(/i.test(value)) {
+    return false;
+  }
+  return lexer.match(type, value).matched !== null;
+}
+
+/** A kind whose values are text of one CSS type, checked by a format of that name. */
+export function cssKind(
+  about: Pick<Kind, 'called' | 'control'> & Partial<Kind>,
+  format: string,
+): Kind {
+  return {
+    keywords: [],
+    schema: () => ({ type: 'string', format }),
+    blank: () => null,
+    isEmpty: isBlank,
+    read: (typed) => typed,
+    text: (value) => String(value),
+    css: (value) => String(value),
+    ...about,
+  };
+}
+
+/** Takes a bare number as so much of a unit: `12` as `12px`. Zero needs none. */
+export function withUnit(value: Json, unit: string): Json {
+  const bare = typeof value === 'string' && /^\s*[+-]?(?:\d+\.?\d*|\.\d+)\s*$/.test(value);
+  return typeof value === 'number' || bare ? `${Number(value)}${unit}` : value;
+}
+
+/** The unit that a declaration gives bare numbers. */
+export function unitOf({ unit }: FieldSchema, usual: string): string {
+  return typeof unit === 'string' ? unit : usual;
+}

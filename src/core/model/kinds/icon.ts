@@ -1,0 +1,48 @@
+import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
+import { type Kind, readMembers } from '../kind.ts';
+import { escapeHtml } from './escape-html.ts';
+
+const forms = ['svg', 'class', 'src'] as const;
+
+/** A small picture: inline SVG, classes of an icon font, or the address of an image. */
+export const icon: Kind = {
+  called: 'an icon',
+  control: 'file',
+  keywords: [],
+  members: {
+    svg: { kind: 'drawing', title: 'Drawing' },
+    class: { type: 'string', title: 'Classes', pattern: '^[\\w\\s:/-]*$' },
+    src: { kind: 'address', title: 'Address' },
+    label: { type: 'string', title: 'Label' },
+  },
+  schema: () => ({ type: 'object' }),
+  blank: () => ({}),
+  isEmpty: (value) => !isJsonObject(value) || forms.every((form) => !value[form]),
+  accept: (value) => {
+    const given = typeof value === 'string' ? { [formOf(value)]: value } : value;
+    if (!isJsonObject(given) || !forms.some((form) => given[form])) return given;
+    // One form takes the place of another that the default has.
+    return { svg: null, class: null, src: null, ...given } satisfies JsonObject;
+  },
+  read: readMembers,
+  address: (value) => String((value as JsonObject).src ?? ''),
+  html: (value) => drawn(value as JsonObject),
+};
+
+function formOf(value: string): (typeof forms)[number] {
+  if (value.trimStart().startsWith('<')) return 'svg';
+  return /[/.]/.test(value) ? 'src' : 'class';
+}
+
+/** An icon without a label says nothing of its own, and so is kept from screen readers. */
+function drawn({ svg, class: classes, src, label }: JsonObject): string {
+  const says = (role: string) =>
+    label ? ` role="${role}" aria-label="${written(label)}"` : ' aria-hidden="true"';
+  if (svg) return String(svg).replace(/^<svg(?=[\s>])/, `<svg${says('img')}`);
+  if (classes) return `<i class="${written(classes)}"${says('img')}></i>`;
+  return `<img src="${written(src)}" alt="${written(label)}">`;
+}
+
+function written(value: Json | undefined): string {
+  return escapeHtml(String(value ?? ''));
+}

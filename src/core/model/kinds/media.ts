@@ -1,0 +1,23 @@
+import { isJsonObject, type JsonObject } from '../json-source.ts';
+import { type Kind, readMembers } from '../kind.ts';
+
+/** A film or a sound: its address and type, a picture before it plays, and captions. */
+export const media: Kind = {
+  called: 'a film or a sound',
+  control: 'file',
+  keywords: [],
+  members: {
+    src: { kind: 'address', title: 'Address' },
+    type: { type: 'string', title: 'Type', pattern: '^(?:$|[\\w.+-]+/[\\w.+-]+)' },
+    poster: { kind: 'address', title: 'Picture before it plays' },
+    captions: { kind: 'address', title: 'Captions' },
+    loop: { type: 'boolean', title: 'Again and again', default: false },
+    muted: { type: 'boolean', title: 'Without sound', default: false },
+  },
+  schema: () => ({ type: 'object' }),
+  blank: () => ({}),
+  isEmpty: (value) => !isJsonObject(value) || !value.src,
+  accept: (value) => (typeof value === 'string' ? { src: value } : value),
+  read: readMembers,
+  address: (value) => String((value as JsonObject).src ?? ''),
+};

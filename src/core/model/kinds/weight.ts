@@ -1,0 +1,13 @@
+import type { Kind } from '../kind.ts';
+import { cssKind } from './css-kind.ts';
+
+/** How bold letters are: `normal`, `bold`, or a number from 1 to 1000 (CSS Fonts 4, 2.2). */
+export const weight: Kind = cssKind(
+  {
+    called: 'a weight of type',
+    control: 'line',
+    isInner: true,
+    accept: (value) => (typeof value === 'number' ? String(value) : value),
+  },
+  'css-weight',
+);

@@ -1,0 +1,86 @@
+import { type Field, membersOf } from '../field.ts';
+import { type JsonObject, parseJson } from '../json-source.ts';
+import { choices } from '../kinds/choice.ts';
+import type { KindName } from '../kinds.ts';
+import type { Mould } from '../mould.ts';
+import { readFields } from '../read-fields.ts';
+
+/** Types of values that are neither text nor made of members. */
+const plain: Partial<Record<KindName, string>> = {
+  number: 'number',
+  switch: 'boolean',
+  length: 'string | number',
+  duration: 'string | number',
+  lineheight: 'string | number',
+  weight: 'string | number',
+};
+
+/** Kinds that also take their main member by itself. */
+const bare: ReadonlySet<KindName> = new Set<KindName>([
+  'link',
+  'image',
+  'media',
+  'icon',
+  'fill',
+  'typeface',
+]);
+
+/**
+ * The values of a mould as a TypeScript declaration: what a cast may be given. Nothing has to be
+ * there, since absent means default; what may be empty takes null.
+ *
+ * @example
+ * valuesTypes(mould); // export interface NoticeRailValues { heading?: string; … }
+ */
+export function valuesTypes({ manifest, manifestText }: Mould): string {
+  const { root } = readFields(manifest.fields, parseJson('mould.json', manifestText));
+  const name = manifest.name
+    .split(/[-_]+/)
+    .map((word) => word.charAt(0).toUpperCase() + word.slice(1))
+    .join('');
+  const about = `/** Values of a cast of ${manifest.title ?? manifest.name}, version ${manifest.version}. */`;
+  return `${about}\nexport interface ${name}Values ${bodyOf(root, membersOf(root, undefined), '')}\n`;
+}
+
+function bodyOf(
+  field: Field,
+  names: readonly string[],
+  indent: string,
+  fixed: JsonObject = {},
+): string {
+  const inner = `${indent}  `;
+  const lines = field.members
+    .filter(({ name, kindName }) => names.includes(name) && kindName !== 'note')
+    .map((member) => {
+      const { name, title, required } = member;
+      const is = fixed[name];
+      if (is !== undefined) return `${inner}${keyOf(name)}: ${JSON.stringify(is)};`;
+      const type = typeOf(member, inner) + (required ? '' : ' | null');
+      const about = title === name ? '' : `${inner}/** ${title.replaceAll('*/', '* /')} */\n`;
+      return `${about}${inner}${keyOf(name)}?: ${type};`;
+    });
+  return `{\n${lines.join('\n')}\n${indent}}`;
+}
+
+function typeOf(field: Field, indent: string): string {
+  const { kindName, members, row, shapes, declared } = field;
+  if (row) return `readonly (${typeOf(row, indent)})[]`;
+  if (kindName === 'choice') {
+    return choices(declared)
+      .map((one) => JSON.stringify(one))
+      .join(' | ');
+  }
+  if (shapes) {
+    const { by, all } = shapes;
+    return all
+      .map(({ is, members: names }) => bodyOf(field, names, indent, { [by]: is }))
+      .join(' | ');
+  }
+  if (members.length === 0) return kindName === 'group' ? '{}' : (plain[kindName] ?? 'string');
+  const body = bodyOf(field, membersOf(field, undefined), indent);
+  return bare.has(kindName) ? `string | ${body}` : body;
+}
+
+function keyOf(name: string): string {
+  return /^[A-Za-z_$][\w$]*$/.test(name) ? name : JSON.stringify(name);
+}
