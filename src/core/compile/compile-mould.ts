@@ -110,12 +110,14 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
+  const ofPage = pageAttributes(manifest);
   const rootAttributes = ({ id, suffix, look }: Scope) => {
+    if (suffix === '') return ` data-mould-root${ofPage('')}`;
     const marks = ` data-mould="${name}" data-cast="${id}"${look ? ` data-look="${look}"` : ''}`;
-    return (suffix === '' ? ' data-mould-root' : marks) + pageAttributes(manifest, suffix);
+    return marks + ofPage(suffix);
   };
   const scriptRead = readScript(script, parsed.script);
-  const asks = styles.stylesPage || pageAttributes(manifest, '') !== '' || asksForPage(mould);
+  const asks = styles.stylesPage || ofPage('') !== '' || asksForPage(mould);
   const needsWrapper = (top: Element) =>
     asks ||
     takesFromAround(parsed.style.tree, {
@@ -133,10 +135,16 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     ...wordsFaults(mould, root),
     ...unknownImports(scriptRead, script, libraries),
   ];
-  const writePlain: CompiledMould['write'] = (values, id, place = {}) =>
+  // A literal and no spread: this is what every cast goes through.
+  const writePlain: CompiledMould['write'] = (values, id, place = noPlace) =>
     compiled.write({
-      ...{ id, suffix: `~${id}`, slots: {}, look: undefined, ...place },
-      ...{ rows: [values], indexes: [], counts: [] },
+      id,
+      suffix: place.suffix ?? `~${id}`,
+      slots: place.slots ?? noSlots,
+      look: place.look,
+      rows: [values],
+      indexes: [0],
+      counts: [1],
     });
   const named = inlineNames(template, styles.names.of);
   const write: CompiledMould['write'] = named
@@ -219,11 +227,17 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
   };
 }
 
+const noPlace: Partial<Placing> = {};
+const noSlots = {};
+
 /** Attributes that the snippet's page had, for the root; an id there is one of the cast's own. */
-function pageAttributes({ page = {} }: Manifest, suffix: string): string {
-  return Object.entries(page)
-    .map(([name, value]) => ` ${name}="${toHtmlText(name === 'id' ? value + suffix : value)}"`)
+function pageAttributes({ page = {} }: Manifest): (suffix: string) => string {
+  const { id, ...others } = page;
+  const written = (name: string, value: string) => ` ${name}="${toHtmlText(value)}"`;
+  const fixed = Object.entries(others)
+    .map(([name, value]) => written(name, value))
     .join('');
+  return id === undefined ? () => fixed : (suffix) => written('id', id + suffix) + fixed;
 }
 
 function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {

@@ -80,3 +80,8 @@ export function readMembers(typed: string): Json | undefined {
 export function isBlank(value: Json): boolean {
   return value === null || value === '';
 }
+
+/** A value as its own characters. */
+export function asText(value: Json): string {
+  return String(value);
+}

@@ -13,7 +13,7 @@ import type { Block } from './block.ts';
 import { compileClasses } from './class-words.ts';
 import { markName } from './element-name.ts';
 import type { Hole } from './hole.ts';
-import { compileLinkAttributes, linkOf } from './link-attributes.ts';
+import { compileLink, linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
 import { type Attribute, type Element, isBinding } from './markup.ts';
 import type { OwnIds } from './own-ids.ts';
@@ -70,25 +70,23 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
   const { binder } = setting;
   const bound = bind(setting, element, attribute);
   if (!bound) return [];
-  const compiled = compileAttribute(binder, writtenName(binder, attribute), attribute.quote, bound);
-  const write = setting.owned(element, attribute, compiled);
+  const name = writtenName(binder, attribute);
+  const owned = (write: Write) => setting.owned(element, attribute, write);
   const range = withBlankBefore(binder.source, attribute);
   const link = linkOf(element, attribute, bound);
   const authors = element.attributes.filter(({ name }) => name === 'target' || name === 'rel');
   // An author who binds target or rel means to decide them.
   if (!link || authors.some((one) => holesIn(setting, one.value).length > 0)) {
-    return [{ ...range, write }];
+    return [{ ...range, write: owned(compileAttribute(binder, name, attribute.quote, bound)) }];
   }
   const authorsOwn = (wanted: string) => {
     const found = authors.find(({ name }) => name === wanted);
     return found && binder.source.slice(found.value.start, found.value.end);
   };
-  const more = compileLinkAttributes(link, {
-    target: authorsOwn('target'),
-    rel: authorsOwn('rel'),
-  });
+  const own = { target: authorsOwn('target'), rel: authorsOwn('rel') };
+  const write = compileLink(link, { name, quote: attribute.quote }, own, owned);
   return [
-    { ...range, write: joined(['', '', ''], [write, more]) },
+    { ...range, write },
     ...authors.map((one) => ({ ...withBlankBefore(binder.source, one), write: '' })),
   ];
 }

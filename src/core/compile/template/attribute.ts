@@ -98,10 +98,12 @@ export function compileAttribute(
         opening + value(scope) + quote
     )(compileValue(bound));
   if (only && parts.length === 1 && !hasFixedText) {
+    const before = opening + texts[0];
+    const after = `${texts[1]}${quote}`;
     return (scope) => {
       const text = only(scope);
       if (text === '' || (needsCheck && !isSafeAddress(text))) return '';
-      return opening + texts[0] + toHtmlText(text) + texts[1] + quote;
+      return before + toHtmlText(text) + after;
     };
   }
   const value = compileValue(bound);

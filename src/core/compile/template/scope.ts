@@ -55,10 +55,15 @@ export function readerOf({ loop, steps, fact }: Reference): Read {
 
 /** Joins fixed text and writers in turn: `texts` has one more entry than `writers`. */
 export function joined(texts: readonly string[], writers: readonly Write[]): Write {
-  const [first = ''] = texts;
-  if (writers.length === 0) return () => first;
+  const [before = '', between = '', after = ''] = texts;
+  const [first, second] = writers;
+  if (!first) return () => before;
+  // Most stretches have one or two; a loop for these takes longer than what it does.
+  if (!second) return (scope) => before + first(scope) + between;
+  if (writers.length === 2)
+    return (scope) => before + first(scope) + between + second(scope) + after;
   return (scope) => {
-    let out = first;
+    let out = before;
     for (let index = 0; index < writers.length; index += 1) {
       out += (writers[index] as Write)(scope) + (texts[index + 1] as string);
     }

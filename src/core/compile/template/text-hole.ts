@@ -1,5 +1,5 @@
 import type { Json } from '../../model/json-source.ts';
-import type { Kind } from '../../model/kind.ts';
+import { asText, type Kind } from '../../model/kind.ts';
 import { kinds } from '../../model/kinds.ts';
 import { finding } from '../../problem/finding.ts';
 import { closedMarkup } from '../closed-markup.ts';
@@ -53,6 +53,13 @@ export function compileTextHole(
     return undefined;
   }
   const read = readerOf(reference);
+  if (text === asText) {
+    return (scope) => {
+      const value = read(scope);
+      if (typeof value === 'string') return toHtmlText(value);
+      return value === null ? '' : toHtmlText(asText(value));
+    };
+  }
   return (scope) => {
     const value = read(scope);
     return value === null ? '' : toHtmlText(text(value));

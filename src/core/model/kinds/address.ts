@@ -1,4 +1,4 @@
-import { isBlank, type Kind } from '../kind.ts';
+import { asText, isBlank, type Kind } from '../kind.ts';
 
 /** Where a link leads: a relative address, or an absolute one of a safe scheme. */
 export const address: Kind = {
@@ -10,6 +10,6 @@ export const address: Kind = {
   blank: () => '',
   isEmpty: isBlank,
   read: (typed) => typed,
-  text: (value) => String(value),
+  text: asText,
   address: (value) => String(value),
 };

@@ -1,6 +1,6 @@
 import type { Json } from '../json-source.ts';
 import { isJsonObject } from '../json-source.ts';
-import type { FieldSchema, Kind } from '../kind.ts';
+import { asText, type FieldSchema, type Kind } from '../kind.ts';
 import { picked } from '../picked.ts';
 
 /** One of the values that the declaration lists, by `enum` or by `oneOf` with consts. */
@@ -18,7 +18,7 @@ export const choice: Kind = {
       : (all.find((one) => String(one) === String(value)) ?? value);
   },
   read: (typed, declared) => choices(declared).find((one) => String(one) === typed) ?? typed,
-  text: (value) => String(value),
+  text: asText,
   css: (value) => String(value),
 };
 

@@ -1,6 +1,6 @@
 import { lexer } from 'css-tree';
 import type { Json } from '../json-source.ts';
-import { type FieldSchema, isBlank, type Kind } from '../kind.ts';
+import { asText, type FieldSchema, isBlank, type Kind } from '../kind.ts';
 
 /**
  * True for a value of a CSS type that stays within its declaration. Comments, strings and escapes
@@ -25,7 +25,7 @@ export function cssKind(
     blank: () => null,
     isEmpty: isBlank,
     read: (typed) => typed,
-    text: (value) => String(value),
+    text: asText,
     css: (value) => String(value),
     ...about,
   };

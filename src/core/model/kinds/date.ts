@@ -1,4 +1,4 @@
-import { isBlank, type Kind } from '../kind.ts';
+import { asText, isBlank, type Kind } from '../kind.ts';
 
 /** The forms a date may have, by the `format` of JSON Schema. */
 const formats: Readonly<Record<string, string>> = {
@@ -16,7 +16,7 @@ export const date: Kind = {
   blank: () => null,
   isEmpty: isBlank,
   read: (typed) => typed,
-  text: (value) => String(value),
+  text: asText,
 };
 
 /** `10:20` or `10:20:30`, of a day that has 24 hours. */

@@ -1,4 +1,4 @@
-import { type Kind, readJson } from '../kind.ts';
+import { asText, type Kind, readJson } from '../kind.ts';
 import { picked } from '../picked.ts';
 
 const limits = [
@@ -23,7 +23,7 @@ export const number: Kind = {
   accept: (value) =>
     typeof value === 'string' && /^\s*-?\d+(?:\.\d+)?\s*$/.test(value) ? Number(value) : value,
   read: (typed) => (typed.trim() === '' ? undefined : readJson(typed)),
-  text: (value) => String(value),
+  text: asText,
   css: (value, declared) => `${plain(Number(value))}${declared.unit ?? ''}`,
 };
 

@@ -1,4 +1,4 @@
-import { type Kind, readJson } from '../kind.ts';
+import { asText, type Kind, readJson } from '../kind.ts';
 
 /** Yes or no. Off is empty. */
 export const switchKind: Kind = {
@@ -9,5 +9,5 @@ export const switchKind: Kind = {
   blank: () => false,
   isEmpty: (value) => value !== true,
   read: (typed) => readJson(typed),
-  text: (value) => String(value),
+  text: asText,
 };

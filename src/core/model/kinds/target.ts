@@ -1,4 +1,4 @@
-import type { Kind } from '../kind.ts';
+import { asText, type Kind } from '../kind.ts';
 
 /**
  * Elements of the host that a widget is meant to reach, named by a CSS selector. With `hidden`, true
@@ -12,5 +12,5 @@ export const target: Kind = {
   blank: () => '',
   isEmpty: (value) => value === null || value === '',
   read: (typed) => typed,
-  text: (value) => String(value),
+  text: asText,
 };

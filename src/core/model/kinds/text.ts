@@ -1,4 +1,4 @@
-import { isBlank, type Kind } from '../kind.ts';
+import { asText, isBlank, type Kind } from '../kind.ts';
 import { picked } from '../picked.ts';
 import { cssString } from './css-string.ts';
 
@@ -14,7 +14,7 @@ export const text: Kind = {
   isEmpty: isBlank,
   accept: (value) => (typeof value === 'number' ? String(value) : value),
   read: (typed) => typed,
-  text: (value) => String(value),
+  text: asText,
   address: (value) => String(value),
   css: (value) => cssString(String(value)),
 };
