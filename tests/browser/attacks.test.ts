@@ -75,6 +75,7 @@ it.each(['scoped', 'sealed'] as const)(
           .filter((name) => /^on/i.test(name)),
         loaders: inside
           .flat()
+          .filter((one) => one.getAttribute('type') !== 'application/ld+json')
           .filter((one) =>
             /^(?:script|iframe|object|embed|base|meta|link|form)$/.test(one.localName),
           )
@@ -89,6 +90,14 @@ it.each(['scoped', 'sealed'] as const)(
           ),
         ],
         texts: trees.map((tree) => tree.querySelector('p.text')?.textContent),
+        json: trees.map((tree) => {
+          const piece = tree.querySelector<HTMLElement>('.piece') ?? (tree as HTMLElement);
+          const block = tree.querySelector('script[type="application/ld+json"]');
+          return [
+            JSON.parse(piece.dataset.json ?? '').x,
+            JSON.parse(block?.textContent ?? '').name,
+          ];
+        }),
         bodyDisplay: getComputedStyle(document.body).display,
       };
     });
@@ -110,6 +119,9 @@ it.each(['scoped', 'sealed'] as const)(
     // What is text is all there, as it was given, but for what HTML cannot hold.
     const plain = (text = '') => text.replaceAll('\u0000', '').replaceAll('\ud800', '\ufffd');
     expect(seen.texts.map((text) => plain(text ?? ''))).toEqual(['x', ...payloads].map(plain));
+    expect(seen.json.map((both) => both.map(plain))).toEqual(
+      ['x', ...payloads].map((one) => [plain(one), plain(one)]),
+    );
     expect(seen.got.map(plain).sort()).toEqual(['x', ...payloads].map(plain).sort());
     expect(page.complaints.filter((one) => !/ERR_FAILED|Failed to load/.test(one))).toEqual([]);
   },

@@ -210,6 +210,79 @@ describe('what a value becomes where it stands', () => {
   });
 });
 
+describe('JSON stays JSON, whatever is filled in', () => {
+  const fields = {
+    text: { type: 'string', default: 'a "b" </script> \\' },
+    count: { type: 'integer', default: 3 },
+    rows: { type: 'array', items: { type: 'string' }, default: ['x', "y'"] },
+    link: { kind: 'link', default: '/a' },
+  };
+  const read = (template: string, pattern: RegExp) => {
+    const markup = markupOf(fields, template);
+    const [, json = ''] = pattern.exec(markup) ?? [];
+    return JSON.parse(
+      json
+        .replaceAll('&quot;', '"')
+        .replaceAll('&#39;', "'")
+        .replaceAll('&lt;', '<')
+        .replaceAll('&gt;', '>'),
+    );
+  };
+
+  it('in attributes', () => {
+    const template = `<p data-x='{"t":"say {~text~}","n":{~count~},"r":{~rows~}}'>x</p>`;
+    expect(read(template, /data-x='([^']*)'/)).toEqual({
+      ...{ t: 'say a "b" </script> \\', n: 3, r: ['x', "y'"] },
+    });
+    expect(read('<p data-r="{~rows~}">x</p>', /data-r="([^"]*)"/)).toEqual(['x', "y'"]);
+  });
+
+  it('in data blocks', () => {
+    const template =
+      '<div><script type="application/ld+json">{"name":"{~text~}","url":"{~link.href~}","all":{~link~}}</script></div>';
+    expect(read(template, /json">(.*?)<\/script>/)).toMatchObject({
+      ...{ name: 'a "b" </script> \\', url: '/a', all: { href: '/a', newTab: false } },
+    });
+  });
+
+  it.each([
+    ['<script type="application/json">{"a": {~txet~}}</script>', 'template/unknown-field'],
+    ['<script type="application/json">{"a" {~text~}}</script>', 'template/no-value-here'],
+    ['<script type="application/json">{"a": "{~rows~}"}</script>', 'template/no-text'],
+    ['<script type="text/javascript">{~text~}</script>', 'template/no-value-here'],
+  ])('%s is refused', (template, code) => {
+    const { findings } = compileMould(mouldOf({ fields, template: `<div>${template}</div>` }));
+    expect(findings[0]?.code).toBe(code);
+  });
+});
+
+describe('custom properties that CSS does not take are told', () => {
+  it.each([
+    ['@media (max-width: var(--tint)) { p { color: red } }', 'style/no-var', '1:20', '@media'],
+    ['p { color: red }\np:is(var(--tint)) { color: red }', 'style/no-var', '2:6', 'a selector'],
+    ['@keyframes k { var(--tint) { color: red } }', 'style/no-var', '1:16', 'a stop of keyframes'],
+    ['p { background: url(var(--tint)) }', 'style/no-var', '1:17', 'url()'],
+    ['p { var(--tint): red }', 'style/no-var', '1:5', 'the name of a property'],
+    ['@font-face { font-family: var(--tint) }', 'style/no-var', '1:27', '@font-face'],
+    ['p { color: var(--tnit) }', 'style/unknown-name', '1:12', 'Did you mean --tint?'],
+  ])('%s', (style, code, at, said) => {
+    const { findings } = compileMould(mouldOf({ fields: { tint: { kind: 'color' } }, style }));
+    const found = findings.find((one) => one.code === code);
+    expect(`${found?.line}:${found?.column}`).toBe(at);
+    expect(found?.message).toContain(said);
+  });
+
+  it.each([
+    '@supports (color: var(--tint)) { p { color: var(--tint) } }',
+    'p { --own: var(--tint); color: var(--own, var(--else)) }',
+    'p { color: var(--tnit, red) }',
+    '/* var(--tnit) in words */ p { color: red }',
+  ])('%s is fine', (style) => {
+    const { findings } = compileMould(mouldOf({ fields: { tint: { kind: 'color' } }, style }));
+    expect(findings).toEqual([]);
+  });
+});
+
 describe('rich text and drawings are cleaned', () => {
   it.each<[given: string, cleaned: string]>([
     ['<p onclick="x()" style="color:red" class="a">a</p>', '<p>a</p>'],

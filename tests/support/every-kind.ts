@@ -31,6 +31,7 @@ export const everyPlace = `<section class="piece {~text~}" title="{~text~}" aria
   <form action="{~link~}"><select><option value="{~link~}">{~text~}</option></select><input value="{~text~}" placeholder="{~text~}" disabled="{~switch~}"></form>
   <svg viewBox="0 0 1 1"><a href="{~link~}"><path fill="{~color~}"></path></a><text>{~text~}</text></svg>
   <b style="color: {~color~}; width: {~length~}; transition: {~duration~}; clip-path: {~shape~}">{~target~}</b>
+  <script type="application/ld+json">{"name":"{~text~}","all":{~link~}}</script>
   <ul><li km-each="rows" id="{~rows.row~}" km-class="rows.text: has-text">{~rows.text~}</li></ul>
 </section>`;
 

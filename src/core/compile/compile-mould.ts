@@ -1,10 +1,9 @@
-import { htmlTagNames } from 'html-tag-names';
 import { boundPlaces } from '../model/bound-places.ts';
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { fieldFaults } from '../model/field-faults.ts';
 import { type JsonObject, parseJson } from '../model/json-source.ts';
-import { type Library, type Manifest, type Mould, namePattern } from '../model/mould.ts';
+import type { Library, Manifest, Mould } from '../model/mould.ts';
 import { readFields } from '../model/read-fields.ts';
 import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
 import {
@@ -18,7 +17,7 @@ import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
-import { idFor } from './cast-id.ts';
+import { aboutPlacing, idOf, isOtherVersion, nameOf } from './cast-facts.ts';
 import { fillSlots } from './fill-slots.ts';
 import { compileFirstState } from './first-state.ts';
 import {
@@ -101,6 +100,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
     loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
     needs: neededProperties(manifest),
+    spokenElsewhere: propertiesNamedIn(template, script, ...libraryScriptsOf(mould)),
   });
   const templateFindings: Finding[] = [];
   const binder: Binder = {
@@ -301,46 +301,10 @@ function keepsFromCasting({ level, code }: Finding): boolean {
   return level === 'error' && !/^script\/(?:not-javascript|imports|exports)$/.test(code);
 }
 
-/** @throws Refusal when the cast is of another mould, or its id cannot be one */
-function idOf(castFile: CastFile, name: string): string {
-  const { id, values = {}, kept = {}, slots } = castFile;
-  const wanted = nameOf(castFile);
-  if (wanted && wanted !== name) {
-    throw new Refusal(finding('cast/other-mould', { wanted, found: name }));
-  }
-  const given = id ?? idFor(name, { values, kept, ...(slots ? { slots: slots as never } : {}) });
-  if (!namePattern.test(given)) throw new Refusal(finding('cast/bad-id', { id: given }));
-  return given;
-}
-
-function isOtherVersion({ version }: CastFile, manifest: Manifest): boolean {
-  return version !== undefined && version !== manifest.version;
-}
-
-/** What is to be said of a cast before its values are looked at. */
-function aboutPlacing(
-  castFile: CastFile,
-  manifest: Manifest,
-  within: string | undefined,
-): Finding[] {
-  const { version = '' } = castFile;
-  const { name, version: now, within: only = [] } = manifest;
-  const isAlone =
-    only.length > 0 && !only.some((one) => one === within || htmlTagNames.includes(one));
-  return [
-    ...(isOtherVersion(castFile, manifest) ? [finding('cast/older', { version, now })] : []),
-    ...(isAlone ? [finding('cast/not-within', { mould: name, known: only })] : []),
-  ];
-}
-
 function toldOf(script: CastScript | undefined, values: CheckedValues): string {
   if (!script?.needsValues) return '';
   const { reads = Object.keys(values as object) } = script;
   return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));
-}
-
-function nameOf({ mould = '' }: CastFile): string {
-  return mould.split('/').at(-1) ?? '';
 }
 
 /** What fills an address has to be a safe one, though its kind takes any text. */

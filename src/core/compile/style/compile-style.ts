@@ -23,6 +23,7 @@ import {
 } from './root-selector.ts';
 import { ruleOf } from './rule-of.ts';
 import { scopeStyle } from './scope-style.ts';
+import { varFaults } from './var-places.ts';
 
 /** How a cast is kept apart from its host. */
 export interface Manner {
@@ -50,6 +51,8 @@ export interface StyleSource {
   readonly root: Field;
   /** Custom properties that style, script or markup speak of. */
   readonly usedProperties: ReadonlySet<string>;
+  /** Those that script or markup speak of, and so may set. */
+  readonly spokenElsewhere: ReadonlySet<string>;
   /** Custom properties that are meant to come from the host. */
   readonly needs: readonly string[];
   /** Where a field is declared in mould.json. */
@@ -182,7 +185,19 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   return {
     inManner,
     ...{ stylesPage: first.stylesPage, names },
-    findings: [...first.findings, ...looseChoices(source)],
+    findings: [
+      ...first.findings,
+      ...looseChoices(source),
+      ...varFaults(
+        style,
+        new Set([
+          ...registeredIn(trees, ofFields, source.needs),
+          ...declaredIn(trees),
+          ...source.spokenElsewhere,
+        ]),
+        [...ofFields],
+      ),
+    ],
   };
 }
 
@@ -224,13 +239,10 @@ function undeclaredProperties(
   ofFields: ReadonlySet<string>,
   needs: readonly string[],
 ): string[] {
-  const declared = new Set<string>([...ofFields, ...needs]);
+  const declared = registeredIn(trees, ofFields, needs);
   const spoken = new Set<string>();
   for (const tree of trees) {
     walk(tree, (node) => {
-      if (node.type === 'Atrule' && node.name === 'property' && node.prelude?.type === 'Raw') {
-        declared.add(node.prelude.value.trim());
-      }
       if (node.type !== 'Declaration') return;
       if (node.value.type === 'Raw') {
         for (const [, name = ''] of node.value.value.matchAll(/var\(\s*(--[\w-]+)/g))
@@ -241,6 +253,34 @@ function undeclaredProperties(
   return [...spoken]
     .filter((name) => used.has(name) && !declared.has(name))
     .map((name) => `${name}: initial`);
+}
+
+/** Custom properties that come from a field, from the host, or from a registration. */
+function registeredIn(
+  trees: readonly CssNode[],
+  ofFields: ReadonlySet<string>,
+  needs: readonly string[],
+): Set<string> {
+  const declared = new Set<string>([...ofFields, ...needs]);
+  for (const tree of trees) {
+    walk(tree, (node) => {
+      if (node.type === 'Atrule' && node.name === 'property' && node.prelude?.type === 'Raw') {
+        declared.add(node.prelude.value.trim());
+      }
+    });
+  }
+  return declared;
+}
+
+/** Custom properties that rules declare. */
+function declaredIn(trees: readonly CssNode[]): Set<string> {
+  const names = new Set<string>();
+  for (const tree of trees) {
+    walk(tree, (node) => {
+      if (node.type === 'Declaration' && node.property.startsWith('--')) names.add(node.property);
+    });
+  }
+  return names;
 }
 
 /** `url(#grain)` in style that all casts share means another element in each of them. */

@@ -6,6 +6,7 @@ import { finding } from '../../problem/finding.ts';
 import { type AttributePlace, attributePlace, closedPlaces } from './attribute-place.ts';
 import { type Binder, kindNameRead, refer, reportNoText } from './binder.ts';
 import type { Hole } from './hole.ts';
+import { compileJson, fitsJson, type JsonPlace, jsonPlaces } from './json-place.ts';
 import type { Attribute, Element } from './markup.ts';
 import { joined, type Read, readerOf, type Scope, type Write } from './scope.ts';
 import { toCandidate, toClassWords, toHtmlText } from './sink.ts';
@@ -17,6 +18,8 @@ export interface BoundAttribute {
   /** Source text around the bindings; one more entry than `references`. */
   readonly texts: readonly string[];
   readonly references: readonly Reference[];
+  /** Where each binding stands, in an attribute that holds JSON. */
+  readonly json?: readonly JsonPlace[] | undefined;
 }
 
 /** Takes a bound attribute apart, or reports why nothing can be bound in it. */
@@ -46,16 +49,33 @@ export function readBoundAttribute(
     if (hole.is !== 'binding') continue;
     const reference = refer(binder, hole.path, loops, hole.start);
     if (!reference) return undefined;
-    if (!writable(reference, place)) {
-      reportNoText(binder, reference, hole.start);
-      return undefined;
-    }
     references.push(reference);
     texts.push(text);
     text = '';
   }
   texts.push(text + binder.source.slice(from, attribute.value.end));
-  return { place, texts, references };
+  const json = place === 'plain' ? jsonIn(attribute.name, texts, references) : undefined;
+  const wrong = references.findIndex((reference, at) =>
+    json ? !fitsJson(reference, json[at] ?? 'value') : !writable(reference, place),
+  );
+  if (wrong >= 0) {
+    reportNoText(binder, references[wrong] as Reference, (bindings[wrong] as Binding).start);
+    return undefined;
+  }
+  return { place, texts, references, json };
+}
+
+/** Where each binding stands in an attribute that holds JSON; lists and groups make it that. */
+function jsonIn(
+  name: string,
+  texts: readonly string[],
+  references: readonly Reference[],
+): JsonPlace[] | undefined {
+  const [only] = references;
+  const isAlone = only && references.length === 1 && texts.join('').trim() === '';
+  const hasParts = only && /^(?:list|group|typeface|fill)$/.test(kindNameRead(only));
+  if (name.startsWith('data-') && isAlone && hasParts) return ['value'];
+  return jsonPlaces(texts.map((one) => one.replace(/&(?:quot|#34);/g, '"')));
 }
 
 const unquoted = {
@@ -88,7 +108,7 @@ export function compileAttribute(
   if (needsCheck || place === 'candidates') {
     for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
   }
-  const parts = references.map((reference) => partOf(reference, place));
+  const parts = partsOf(bound);
   const opening = ` ${name}=${quote}`;
   const [only] = parts;
   // Without an alternative a picture is read out by its address (HTML Standard, 4.8.4.4).
@@ -117,11 +137,10 @@ export function compileAttribute(
 }
 
 /** Compiles the value alone, escaped for inside either kind of quotes. */
-export function compileValue({ place, texts, references }: BoundAttribute): Write {
-  const parts = references.map((reference) => partOf(reference, place));
+export function compileValue(bound: BoundAttribute): Write {
   return joined(
-    texts,
-    parts.map((part) => (scope) => toHtmlText(part(scope))),
+    bound.texts,
+    partsOf(bound).map((part) => (scope) => toHtmlText(part(scope))),
   );
 }
 
@@ -148,6 +167,12 @@ function compileBoolean(name: string, references: readonly Reference[]): Write {
     kinds[kindNameRead(reference)],
   ]);
   return (scope) => (reads.some(([read, kind]) => !kind.isEmpty(read(scope))) ? ` ${name}=""` : '');
+}
+
+function partsOf({ place, references, json }: BoundAttribute): Write[] {
+  return references.map((reference, at) =>
+    json ? compileJson(reference, json[at] ?? 'value') : partOf(reference, place),
+  );
 }
 
 /** The characters of one binding in an attribute, not escaped yet; '' for what is empty. */

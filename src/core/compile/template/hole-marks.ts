@@ -1,9 +1,10 @@
 import { finding } from '../../problem/finding.ts';
 import type { Binder } from './binder.ts';
 import { type Block, blockAt } from './block.ts';
+import { isDataBlock, markDataBlock } from './data-block.ts';
 import type { Hole } from './hole.ts';
 import type { Mark } from './mark.ts';
-import { type Markup, type Surroundings, surroundingsAt } from './markup.ts';
+import { type Element, type Markup, type Surroundings, surroundingsAt } from './markup.ts';
 import { compileTextHole } from './text-hole.ts';
 
 /** Compiles what is bound outside attributes, and reports what stands where nothing can be. */
@@ -14,6 +15,7 @@ export function markHoles(
   holes: readonly Hole[],
 ): Mark[] {
   const marks: Mark[] = [];
+  const dataBlocks = new Set<Element>();
   for (const hole of holes) {
     const block = blockAt(blocks, hole.start);
     const around = surroundingsAt(markup, hole.start);
@@ -21,6 +23,10 @@ export function markHoles(
     if (block?.isBroken || around.in === 'comment') continue;
     if (hole.is === 'unclosed') {
       binder.report(finding('template/unclosed', {}, binder.lines.placeAt(hole.start)));
+    } else if (around.in === 'raw' && isDataBlock(around.element)) {
+      if (dataBlocks.has(around.element)) continue;
+      dataBlocks.add(around.element);
+      marks.push(...markDataBlock(binder, around.element, holes, block?.loops ?? []));
     } else if (around.in === 'raw' || around.in === 'tag') {
       const data = closedPlace(around);
       const place = binder.lines.placeAt(hole.start);

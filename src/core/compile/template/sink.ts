@@ -65,12 +65,17 @@ export function toClassWords(value: string): ClassWords {
   return value.trim().replace(/\s+/g, ' ') as ClassWords;
 }
 
-/**
- * Writes data as JSON for a script element: `<` is escaped, so that neither `</script` nor
- * `<!--` can appear, and so are the two line separators that old scripts end a line at.
- */
+/** Writes data as JSON for a script element. */
 export function toScriptData(value: unknown): ScriptData {
-  return JSON.stringify(value).replace(
+  return escapeForScript(JSON.stringify(value));
+}
+
+/**
+ * Makes JSON safe inside a script element: `<` is escaped, so that neither `</script` nor `<!--`
+ * can appear, and so are the two line separators that old scripts end a line at.
+ */
+export function escapeForScript(json: string): ScriptData {
+  return json.replace(
     /[<\u2028\u2029]/g,
     (char) => `\\u${char.charCodeAt(0).toString(16).padStart(4, '0')}`,
   ) as ScriptData;

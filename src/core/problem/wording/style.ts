@@ -148,4 +148,16 @@ export const styleWording = {
       `position: ${value} holds on to the window; delivered as a frame, the widget has none but its own.`,
     mend: () => 'Deliver it in another form, or use position: absolute.',
   },
+  'style/no-var': {
+    level: 'warning',
+    message: ({ where, name }: { where: string; name: string }) =>
+      `var(${name}) stands in ${where}, where CSS does not understand it.`,
+    mend: () => 'Write the value out; only declarations of elements take custom properties.',
+  },
+  'style/unknown-name': {
+    level: 'warning',
+    message: ({ name, near }: { name: string; near: string }) =>
+      `Nothing declares ${name}. Did you mean ${near}?`,
+    mend: () => 'Correct the name, or list it under needs in mould.json if the host has it.',
+  },
 } as const satisfies WordingTable;
