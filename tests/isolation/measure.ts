@@ -83,7 +83,12 @@ export async function measure(
     );
   const idle = await without(pass);
   const otherIdle = await without(pass, otherwise);
-  const beside = await without(actBeside);
+  let visited: Promise<Moment[]> | undefined;
+  // Few snippets listen to what happens elsewhere, so it is seen only where a copy is not idle.
+  const beside = () => {
+    visited ??= without(actBeside);
+    return visited;
+  };
   const noise = Math.max(
     ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
   );
@@ -117,7 +122,7 @@ interface Known {
   readonly alone: readonly Moment[];
   /** The snippet left alone, and with a visitor who acts elsewhere on the page. */
   readonly idle: readonly Moment[];
-  readonly beside: readonly Moment[];
+  readonly beside: () => Promise<readonly Moment[]>;
   readonly noise: number;
   /** True for two states of the content that differ in nothing but what chance decides. */
   readonly isSame: (one: string | undefined, two: string | undefined, at: number) => boolean;
@@ -219,7 +224,7 @@ async function threeCopies(
           const { dom } = await momentOf(page, { at, box }, false);
           const wanted = (at === acted ? alone : idle)[step]?.dom;
           if (isSame(dom, wanted, step)) continue;
-          if (at !== acted && isSame(dom, beside[step]?.dom, step)) continue;
+          if (at !== acted && isSame(dom, (await beside())[step]?.dom, step)) continue;
           return `copy ${at + 1} when ${acted + 1} is acted on, act ${step}: ${difference(wanted, dom)}`;
         }
       }
