@@ -237,3 +237,38 @@ it('jQuery from elsewhere is the cast’s, and the page keeps its own', async ()
   expect(await page.evaluate('jQuery.fn.jquery + $.fn.jquery')).toBe('3.73.7');
   await context.close();
 });
+
+it('a plugin is given the jQuery of its mould, though a cast before brought that', async () => {
+  const jquery = { name: 'jquery', script: '/old/jquery.js', provides: 'jQuery' };
+  const mouldWith = (script: string, more: object[] = []) => {
+    const mould = saying(script);
+    return { ...mould, manifest: { ...mould.manifest, libraries: [jquery, ...more] } as never };
+  };
+  const plain = compileMould(mouldWith('mould.root.textContent = $.fn.jquery;')).cast({ id: 'a' });
+  const plugin = { name: 'glow', script: '/old/glow.js' };
+  const glowing = compileMould(
+    mouldWith('mould.root.textContent = $.fn.jquery + $.fn.glow();', [plugin]),
+  ).cast({ id: 'b' });
+  const blocks = [
+    deliver(plain, { form: 'block', runtime }).parts.html ?? '',
+    deliver(glowing, { form: 'block', runtime, before: [plain] }).parts.html ?? '',
+  ];
+  const files = {
+    '/old/jquery.js':
+      'window.jQuery = window.$ = Object.assign(() => ({}), { fn: { jquery: "1.2" } });',
+    '/old/glow.js': 'jQuery.fn.glow = () => " glows";',
+  };
+  const host = '<script>window.jQuery = window.$ = { fn: { jquery: "3.7" } };</script>';
+  const context = await browser().newContext();
+  await context.route('**/*', (route) => {
+    const file = files[new URL(route.request().url()).pathname as keyof typeof files];
+    return file === undefined
+      ? route.fulfill({ body: host + blocks.join(''), contentType: 'text/html' })
+      : route.fulfill({ body: file, contentType: 'text/javascript' });
+  });
+  const page = await context.newPage();
+  await page.goto('http://host.localhost/');
+  expect(await page.locator('.say').allTextContents()).toEqual(['1.2', '1.2 glows']);
+  expect(await page.evaluate('[jQuery.fn.jquery, "glow" in jQuery.fn]')).toEqual(['3.7', false]);
+  await context.close();
+});
