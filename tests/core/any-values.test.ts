@@ -5,7 +5,7 @@ import { readMarkup } from '../../src/core/compile/template/markup.ts';
 import { type Field, fieldsBelow } from '../../src/core/model/field.ts';
 import type { Json, JsonObject } from '../../src/core/model/json-source.ts';
 import { kindNames } from '../../src/core/model/kinds.ts';
-import { valueAt } from '../../src/core/model/values/earlier-names.ts';
+import { valueAt } from '../../src/core/model/values/steps.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
 import { payloads } from '../support/attacks.ts';
 import { demo } from '../support/command.ts';

@@ -80,7 +80,7 @@ export interface CastOptions extends Manner {
 /**
  * Compiles a mould once for any number of casts. Never throws on what the mould holds.
  *
- * @param parsed its sources, where they have been parsed before
+ * @param read its sources, where they have been parsed before
  */
 export function compileMould(given: Mould, read = parseSources(given)): CompiledMould {
   const { manifest, manifestText, template, script } = given;

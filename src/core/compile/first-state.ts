@@ -1,7 +1,8 @@
 import type { Field } from '../model/field.ts';
 import { fieldsBelow } from '../model/field.ts';
-import type { Json, JsonObject, JsonPath } from '../model/json-source.ts';
+import type { Json, JsonPath } from '../model/json-source.ts';
 import type { CheckedValues } from '../model/values/check-values.ts';
+import { valueAt } from '../model/values/steps.ts';
 import type { Place } from '../problem/finding.ts';
 import type { Binder } from './template/binder.ts';
 import { compileCondition } from './template/condition.ts';
@@ -37,7 +38,6 @@ export function compileFirstState(
 }
 
 function selectorIn({ path }: Field, values: Json): string[] {
-  let value: Json = values;
-  for (const step of path.split('.')) value = (value as JsonObject | null)?.[step] ?? null;
+  const value = valueAt(values, path.split('.'));
   return typeof value === 'string' && value !== '' ? [value] : [];
 }

@@ -1,5 +1,6 @@
 import type { Field } from '../../model/field.ts';
-import { isJsonObject, type Json, type JsonObject } from '../../model/json-source.ts';
+import type { JsonObject } from '../../model/json-source.ts';
+import { put, valueAt } from '../../model/values/steps.ts';
 import { declarationsOf, type StyledField, styledFields } from './properties.ts';
 import { ruleOf } from './rule-of.ts';
 
@@ -37,7 +38,7 @@ export function presetsOf(fields: readonly NarrowField[]): Below {
       let values: JsonObject = {};
       for (const { field, steps } of fields) {
         const value = field.below?.[width];
-        if (value !== undefined) values = within(values, steps, value);
+        if (value !== undefined) values = put(values, steps, value);
       }
       return [width, values];
     }),
@@ -47,12 +48,12 @@ export function presetsOf(fields: readonly NarrowField[]): Below {
 /** True for a field of which a cast says other than its declaration does, at any width. */
 export function differs({ field, steps }: NarrowField, values: JsonObject, below: Below): boolean {
   const own = Object.entries(below).flatMap(([width, some]) => {
-    const value = at(some, steps);
+    const value = valueAt(some, steps);
     return value === undefined ? [] : [[width, value]];
   });
   const text = (value: unknown) => JSON.stringify(value);
   return (
-    text(at(values, steps)) !== text(field.default) ||
+    text(valueAt(values, steps)) !== text(field.default) ||
     text(Object.fromEntries(own)) !== text(field.below)
   );
 }
@@ -72,7 +73,7 @@ export function belowRules(
     .flatMap((width) => {
       const values = below[width] as JsonObject;
       const declarations = fields
-        .filter(({ steps }) => at(values, steps) !== undefined)
+        .filter(({ steps }) => valueAt(values, steps) !== undefined)
         .flatMap(({ styled }) => declarationsOf(styled, values, renamed));
       const rule = ruleOf(selector, declarations).replace(/^/gm, '  ');
       return declarations.length === 0
@@ -80,21 +81,4 @@ export function belowRules(
         : [`@media (max-width: ${Number(width) - 0.02}px) {\n${rule}\n}`];
     })
     .join('\n');
-}
-
-function at(values: Json, steps: readonly string[]): Json | undefined {
-  let value: Json | undefined = values;
-  for (const step of steps)
-    value = isJsonObject(value as Json) ? (value as JsonObject)[step] : undefined;
-  return value;
-}
-
-function within(
-  values: JsonObject,
-  [step = '', ...rest]: readonly string[],
-  value: Json,
-): JsonObject {
-  if (rest.length === 0) return { ...values, [step]: value };
-  const inner = values[step] ?? null;
-  return { ...values, [step]: within(isJsonObject(inner) ? inner : {}, rest, value) };
 }

@@ -1,5 +1,6 @@
 import type { Field } from '../../model/field.ts';
-import type { Json, JsonObject } from '../../model/json-source.ts';
+import type { Json } from '../../model/json-source.ts';
+import { valueAt } from '../../model/values/steps.ts';
 import type { CssValue } from '../template/sink.ts';
 
 /** A field that style makes use of, with the steps to its value. */
@@ -40,7 +41,7 @@ export function declarationsOf(
 ): string[] {
   return fields.map(({ field, steps }) => {
     const name = renamed.get(field.property) ?? field.property;
-    return `${name}: ${toCss(field, at(values, steps))}`;
+    return `${name}: ${toCss(field, valueAt(values, steps) ?? null)}`;
   });
 }
 
@@ -53,13 +54,6 @@ function toCss(field: Field, value: Json): CssValue {
       ? 'initial'
       : (field.kind.css?.(value ?? '', field.declared) ?? 'initial')
   ) as CssValue;
-}
-
-/** The value some steps inside. */
-function at(values: Json, steps: readonly string[]): Json {
-  let value = values;
-  for (const step of steps) value = (value as JsonObject)[step] as Json;
-  return value;
 }
 
 function isTextual({ kindName }: Field): boolean {

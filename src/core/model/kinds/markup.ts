@@ -1,15 +1,12 @@
 import { isBlank, type Kind } from '../kind.ts';
+import { richtext } from './richtext.ts';
 
 /** The host author's own HTML: the one kind that is inserted as given. */
 export const markup: Kind = {
   called: 'markup',
   control: 'code',
-  keywords: ['maxLength'],
-  schema: ({ maxLength }) => ({
-    type: 'string',
-    contentMediaType: 'text/html',
-    ...(maxLength === undefined ? {} : { maxLength }),
-  }),
+  keywords: richtext.keywords,
+  schema: richtext.schema,
   blank: () => '',
   isEmpty: isBlank,
   read: (typed) => typed,

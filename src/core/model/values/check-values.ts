@@ -1,9 +1,10 @@
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import type { Field } from '../field.ts';
 import { isJsonObject, type Json, type JsonObject, type JsonPath } from '../json-source.ts';
-import { put, underTodaysNames, valueAt } from './earlier-names.ts';
+import { underTodaysNames } from './earlier-names.ts';
 import { type ExtraRule, settle, type ValueProblem } from './settle.ts';
 import { shown } from './shown.ts';
+import { put, valueAt } from './steps.ts';
 
 declare const checked: unique symbol;
 
