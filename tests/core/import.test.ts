@@ -109,6 +109,10 @@ describe('rules for the page', () => {
       ['padding:0'],
     ],
     ['body::before { margin: 0 }', 'body::before { margin: 0 }', []],
+    ['body { width: 100%; float: left }', 'body { width: 100%; float: left }', []],
+    ['body { width: 100vw; float: left }', 'body { float: left }', ['width:100vw']],
+    ['body, html { width: 100%; display: flex }', 'body, html { width: 100%; display: flex }', []],
+    ['body { width: 100%; display: flex }', 'body { display: flex }', ['width:100%']],
   ];
   it.each(cases)('%s', (style, kept, dropped) => {
     const { mould, dropped: told } = importSnippet([{ name: 'a.css', text: style }]);

@@ -87,13 +87,7 @@ export async function readSubject(
     return `<style>${'css' in compiled ? compiled.css : ''}</style>`;
   });
   const declared = dropped.filter(({ what }) => what.endsWith('}'));
-  // As wide as a page is what a body is by itself, but for one in a flex container.
-  const without = declared.map(({ what }) =>
-    what.replace(/([\w-]+)\s*:[^:{}]*\}$/, (_, property: string) => {
-      const value = property.toLowerCase() === 'width' ? 'stretch' : 'initial';
-      return `${property}: ${value} !important }`;
-    }),
-  );
+  const without = declared.map(({ what }) => what.replace(/:[^:{}]*\}$/, ': initial !important }'));
   const edge = `<style>${['body { margin: 0 }', ...without].join('\n')}</style>`;
   // What stands in for a file from elsewhere has another digest.
   const code = [first, ...styles].join('\n').replace(/\sintegrity=["'][^"']*["']/g, '');

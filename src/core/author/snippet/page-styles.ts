@@ -59,6 +59,7 @@ export function takeOutFurniture(
   const rules = pageRules(tree);
   const setsColor = rules.some((rule) => declarationsOf(rule).some(isColor));
   const keepsGround = setsColor && pageStyles === undefined;
+  const fills = pageStyles === undefined && rules.some(shrinksBody);
   let groundAt: number | undefined;
   for (const rule of rules) {
     const going: Declaration[] = [];
@@ -69,6 +70,8 @@ export function takeOutFurniture(
         if (/^background/i.test(one.property)) groundAt ??= startOf(one);
         continue;
       }
+      // What would shrink to its content is as wide as its place by this alone.
+      if (fills && isFullWidth(one)) continue;
       going.push(one);
       const what = `${generate(rule.prelude)} { ${generate(one)} }`;
       dropped.push({ what, why, offset: startOf(one) });
@@ -103,6 +106,22 @@ function reasonToDrop({ property }: Declaration, pageStyles: PageStyles | undefi
 
 function isColor({ property }: Declaration): boolean {
   return property.toLowerCase() === 'color';
+}
+
+/** True for a rule by which a body is not as wide as what it stands in, unless it says so. */
+function shrinksBody(rule: Rule): boolean {
+  const isOfHtml = /(?:^|,)(?:html|:root)/i.test(generate(rule.prelude));
+  return declarationsOf(rule).some((one) => {
+    const value = generate(one.value).trim().toLowerCase();
+    const property = one.property.toLowerCase();
+    if (property === 'float') return value !== 'none';
+    if (property !== 'display') return false;
+    return isOfHtml ? /flex|grid/.test(value) : /^inline|table|fit-content/.test(value);
+  });
+}
+
+function isFullWidth({ property, value }: Declaration): boolean {
+  return property.toLowerCase() === 'width' && generate(value).trim() === '100%';
 }
 
 /** Rules all of whose selectors mean the page's root or body, and nothing in it. */
