@@ -205,8 +205,9 @@ describe('what a value becomes where it stands', () => {
       },
     };
     const mould = mouldOf({ fields, script: 'mould.values.wait + mould.values.rows' });
-    const { values } = compileMould(mould).cast();
-    expect(values).toMatchObject({ wait: 400, rows: [{ pause: 90 }] });
+    const { values, scriptValues } = compileMould(mould).cast();
+    expect(scriptValues).toMatchObject({ wait: 400, rows: [{ pause: 90 }] });
+    expect(values).toMatchObject({ wait: '0.4s', rows: [{ pause: '90ms' }] });
   });
 });
 

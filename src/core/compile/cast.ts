@@ -13,6 +13,8 @@ export interface Cast {
   /** True for a cast that is to stand in a shadow root. */
   readonly sealed: boolean;
   readonly values: CheckedValues;
+  /** The values as its script finds them: a duration is the number of its ms. */
+  readonly scriptValues: JsonObject;
   readonly kept: JsonObject;
   /** The markup with its root. */
   readonly markup: string;
@@ -40,8 +42,8 @@ export interface Cast {
   readonly hasBox: boolean;
   /** True where ids or names of the markup end in the cast's own id. */
   readonly hasIds: boolean;
-  /** The mould's values where none are given. */
-  readonly defaults: CheckedValues;
+  /** The mould's values where none are given, as its script finds them. */
+  readonly defaults: JsonObject;
   readonly libraries: readonly Library[];
   /** Of these, what the page itself has to load. */
   readonly loads: readonly Library[];

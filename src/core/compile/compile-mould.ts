@@ -180,7 +180,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     ...{
       hasBox: compiled.hasBox,
       hasIds: ids.isAny,
-      defaults: forScript(root.default as CheckedValues),
+      defaults: forScript(root.default as JsonObject),
     },
     libraries: sheets,
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
@@ -206,7 +206,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
           moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look, within: name }),
       });
       return {
-        ...{ ...shared, id, sealed, kept, values: forScript(values) },
+        ...{ ...shared, id, sealed, kept, values, scriptValues: forScript(values) },
         ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, below, id) },
         markup: write(values, id, {
           ...(sealed ? { suffix: '' } : {}),
@@ -216,7 +216,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
         firstState: script.trim() === '' ? '' : firstState(values),
         script: made(),
         loads: sheets.flatMap((one) => loadOf(mould, one)),
-        told: toldOf(made(), forScript(values)),
+        told: toldOf(made(), values),
         findings: [
           ...aboutPlacing(castFile, manifest, within),
           ...checked.findings,

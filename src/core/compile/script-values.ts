@@ -1,14 +1,13 @@
 import type { Field } from '../model/field.ts';
 import { isJsonObject, type Json, type JsonObject } from '../model/json-source.ts';
-import type { CheckedValues } from '../model/values/check-values.ts';
 
 /**
  * Makes the function that gives values the form that script finds: a duration, for one, is the
  * number of its ms. Where no field has another form it gives back what it is given.
  */
-export function scriptValues(root: Field): (values: CheckedValues) => CheckedValues {
+export function scriptValues(root: Field): (values: JsonObject) => JsonObject {
   const write = writerOf(root);
-  return write ? (values) => write(values) as CheckedValues : (values) => values;
+  return write ? (values) => write(values) as JsonObject : (values) => values;
 }
 
 function writerOf(field: Field): ((value: Json) => Json) | undefined {

@@ -104,7 +104,7 @@ function scriptElements(cast: Cast, runtime: Runtime, before: readonly Cast[]): 
     ({ key }) => !before.some((one) => one.script?.libraries.some((other) => other.key === key)),
   );
   const isKnown = before.some((one) => one.mould === mould && one.script?.code === script.code);
-  const values = script.needsValues ? `, ${toScriptData(cast.values)}` : '';
+  const values = script.needsValues ? `, ${toScriptData(cast.scriptValues)}` : '';
   return [
     ...slots,
     ...(names.length > 0 ? [element(installation(names, runtime))] : []),
