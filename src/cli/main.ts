@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { type Finding, finding, hasErrors } from '../core/problem/finding.ts';
 import { Refusal } from '../core/problem/refusal.ts';
 import type { Running } from './command.ts';
+import { addBind } from './commands/bind.ts';
 import { addCast } from './commands/cast.ts';
 import { addCheck } from './commands/check.ts';
 import { addDemo } from './commands/demo.ts';
@@ -16,7 +17,7 @@ import type { World } from './world.ts';
 export type ExitStatus = 0 | 1 | 2;
 
 /** In the order of a day's work, which is the order of the help. */
-const commands = [addImport, addCheck, addCast, addPreview, addProof, addDemo];
+const commands = [addImport, addBind, addCheck, addCast, addPreview, addProof, addDemo];
 
 /**
  * Runs the command line.

@@ -1,3 +1,6 @@
+export { type BoundSpots, bindSpots, type Take } from './author/bind/bind-spots.ts';
+export type { Tie, TiePlace } from './author/bind/tie.ts';
+export { type Unbound, unbindField } from './author/bind/unbind-field.ts';
 export {
   type CheckOptions,
   checkMould,
@@ -13,6 +16,8 @@ export { type OldPaste, replaceSnippet } from './author/snippet/replace-snippet.
 export { styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
+export { findSpots } from './author/spots/find-spots.ts';
+export type { PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';
 export type { Cast } from './compile/cast.ts';
 export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
 export type { Manner } from './compile/style/compile-style.ts';

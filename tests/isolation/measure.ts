@@ -1,5 +1,6 @@
 import type { Browser } from 'playwright-core';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { differingPart } from './compare.ts';
 import { type Host, hosts, inHost, standIn } from './hosts.ts';
 import type { Place } from './in-page.ts';
@@ -41,6 +42,8 @@ export interface MeasureOptions {
   readonly hosts?: boolean;
   /** Takes pictures of what differs. */
   readonly keep?: (name: string, png: Uint8Array) => void;
+  /** Works on the mould before it is cast, such as binding its spots. */
+  readonly author?: (mould: Mould) => Mould;
   /** Files that pages ask for from elsewhere, by their names. */
   readonly far?: Side['far'];
 }
@@ -58,7 +61,7 @@ export async function measure(
   name: string,
   options: MeasureOptions = {},
 ): Promise<Measured[]> {
-  const subject = await readSubject(path, options.far);
+  const subject = await readSubject(path, options.far, options.author);
   const body: Place = {};
   const most = options.acts ?? 6;
   const { list, alone, complaints } = await visit(browser, subject.bare, async (page) => {

@@ -1,5 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative, resolve } from 'node:path';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { launchBrowser } from '../../src/node/browser/launch-browser.ts';
 import { type Measured, measure } from './measure.ts';
 import { table } from './table.ts';
@@ -22,6 +24,9 @@ export async function run(words: readonly string[]): Promise<number> {
     if (pictures) writeFileSync(join(pictures, `${name.replace(/\W+/g, '-')}.png`), png);
   };
   if (pictures) mkdirSync(pictures, { recursive: true });
+  const author = words.includes('--bound')
+    ? (mould: Mould) => bindSpots(mould, 'recommended').mould
+    : undefined;
   const isQuick = words.includes('--quick');
   const pages = pagesIn(folder).filter((path) => !only || path.includes(only));
   const browser = await launchBrowser();
@@ -35,6 +40,7 @@ export async function run(words: readonly string[]): Promise<number> {
         far,
         keep,
         ...(manners ? { manners } : {}),
+        ...(author ? { author } : {}),
       }).catch((error: Error) => {
         console.error(`${name}: ${error.stack}`);
         return [];

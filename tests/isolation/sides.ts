@@ -8,6 +8,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { toDocument } from '../../src/core/deliver/document.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { installedFilesOf } from '../../src/node/files/installed-files.ts';
 import { decode } from '../../src/node/files/read-text.ts';
 import { localFilesOf } from '../../src/node/files/snippet-folder.ts';
@@ -75,12 +76,18 @@ export interface Subject {
   readonly sideOf: (html: string) => Side;
 }
 
-/** Reads a snippet and makes a mould of it. */
+/**
+ * Reads a snippet and makes a mould of it.
+ *
+ * @param author works on the mould before it is cast
+ */
 export async function readSubject(
   path: string,
   far: Side['far'] = () => undefined,
+  author: (mould: Mould) => Mould = (one) => one,
 ): Promise<Subject> {
-  const { mould, dropped, compilers, pieces, root, findings } = await importAt(path);
+  const { mould: made, dropped, compilers, pieces, root, findings } = await importAt(path);
+  const mould = author(made);
   const [first, ...panes] = pieces.map(({ text }) => text);
   const styles = panes.map((text) => {
     const compiled = compilers.scss?.(text) ?? { css: text };

@@ -1,5 +1,6 @@
 import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
+import { bindSpots, fieldNames } from '../../core/author/bind/bind-spots.ts';
 import {
   type GivenLibrary,
   type LibraryPart,
@@ -27,7 +28,7 @@ import { isThere } from '../../node/files/write-safely.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
-import type { Terminal } from '../terminal.ts';
+import { type Terminal, wrapWords } from '../terminal.ts';
 import type { World } from '../world.ts';
 
 interface ImportArguments {
@@ -38,6 +39,7 @@ interface ImportArguments {
   readonly out?: string;
   readonly pageStyles?: string;
   readonly replace?: boolean;
+  readonly bind?: boolean;
   readonly library: readonly string[];
 }
 
@@ -57,6 +59,7 @@ export function addImport(program: Command, running: Running): void {
       '--replace',
       'take the place of a mould that is there, and keep its fields and bindings',
     )
+    .option('--bind', 'make fields of all that is recommended')
     .option('--page-styles <root|drop>', 'keep, or leave out, all rules for html and body')
     .option('--out <dir>', 'folder of the mould; by default its name')
     .action((paths: string[], options: ImportArguments) =>
@@ -73,17 +76,21 @@ export function addImport(program: Command, running: Running): void {
         const imported = await importGiven(given, importOptions);
         const folder = options.out ?? imported.mould.manifest.name;
         const isReplacing = options.replace === true && (await isThere(join(folder, 'mould.json')));
-        const { mould, findings, dropped } = isReplacing
+        const { dropped, ...made } = isReplacing
           ? await importGiven(given, importOptions, folder)
           : imported;
+        const bound = options.bind ? bindSpots(made.mould, 'recommended') : made;
+        const { mould } = bound;
+        const findings = bound === made ? made.findings : [...made.findings, ...bound.findings];
         const files = await (isReplacing ? rewriteMould : writeMould)(folder, mould);
         const told = findings.map((one) =>
           one.file === 'template.html' ? inFolder(folder, one) : one,
         );
         if (terminal.isJson) {
           const { name, libraries = [] } = mould.manifest;
-          const made = { mould: folder, name, files, libraries };
-          terminal.json({ ...made, findings: told, dropped, fields: 0 });
+          const fields = fieldNames(mould.manifest).length;
+          const about = { mould: folder, name, files, libraries };
+          terminal.json({ ...about, findings: told, dropped, fields });
         } else {
           const paths = [...given.keys()];
           await printImport(terminal, { folder, mould, files, told, paths, isReplacing });
@@ -203,8 +210,17 @@ async function printImport(
   }
   terminal.say();
   await printFindings(terminal, told);
-  terminal.say('See what is wrong with it, then declare fields in mould.json and look:');
+  const fields = fieldNames(mould.manifest);
+  if (fields.length > 0) {
+    const told = `It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}: ${fields.join(', ')}.`;
+    for (const line of wrapWords(told, terminal.columns)) terminal.say(line);
+    terminal.say();
+    terminal.say('See what is wrong with it, and look:');
+  } else {
+    terminal.say('See what is wrong with it, find its fields, and look:');
+  }
   terminal.say(`  keen-mould check ${folder}`);
+  if (fields.length === 0) terminal.say(`  keen-mould bind ${folder}`);
   terminal.say(`  keen-mould preview ${folder}`);
 }
 

@@ -6,6 +6,7 @@ import { keywordFaults } from './keyword-faults.ts';
 import type { FieldSchema, Kind } from './kind.ts';
 import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
 import { picked } from './picked.ts';
+import { propertyName } from './property-name.ts';
 import { readShapes, type ShapedGroup } from './shapes.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
@@ -219,11 +220,10 @@ function nameOf(spot: { readonly path: string }): string {
   return spot.path === '' ? 'fields' : spot.path;
 }
 
-/** `--` and the path in kebab case, members joined by a hyphen, unless the field says otherwise. */
+/** After the path, unless the field says otherwise. */
 function propertyOf(declared: FieldSchema, path: string): string {
   if (typeof declared.property === 'string') return declared.property;
-  const kebab = path.replace(/([a-z0-9])([A-Z])/g, '$1-$2').replace(/\./g, '-');
-  return `--${kebab.toLowerCase()}`;
+  return propertyName(path);
 }
 
 function reportSharedProperties(

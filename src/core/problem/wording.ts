@@ -1,4 +1,5 @@
 import { addressWording } from './wording/address.ts';
+import { bindWording } from './wording/bind.ts';
 import { callWording } from './wording/call.ts';
 import { castWording } from './wording/cast.ts';
 import { fieldWording } from './wording/field.ts';
@@ -31,6 +32,7 @@ export const wording = {
   ...castWording,
   ...proofWording,
   ...wordsWording,
+  ...bindWording,
 };
 
 /** The stable name of a finding: `stage/what-is-wrong`. */

@@ -1,5 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
+import { tiesFile } from '../../core/author/bind/ties.ts';
 import type { OldPaste } from '../../core/author/snippet/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
 import type { Mould } from '../../core/model/mould.ts';
@@ -81,6 +82,15 @@ export async function rewriteMould(folder: string, mould: Mould): Promise<readon
   const files = filesOf(mould);
   await rewriteFolder(folder, files, ['snippet']);
   return Object.keys(files);
+}
+
+/**
+ * Writes a mould over itself, whole or not at all, where its sources, fields or ties have changed.
+ *
+ * @throws Refusal when the folder cannot be written
+ */
+export async function saveMould(folder: string, mould: Mould): Promise<void> {
+  await rewriteFolder(folder, filesOf(mould), ['style.css', 'script.js', tiesFile]);
 }
 
 /** The paste that a mould folder was made from, as its `snippet/` holds it. */

@@ -33,7 +33,8 @@ const painted = [
 
 const schema: Schema = {
   tagNames: drawn,
-  attributes: { '*': painted },
+  // Its class says how large it is where it stands.
+  attributes: { '*': painted, svg: ['className'] },
   protocols: {},
   // Ids get a beginning of their own below.
   clobber: [],

@@ -1,5 +1,5 @@
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
-import { type Kind, readMembers } from '../kind.ts';
+import { type FieldSchema, type Kind, readMembers } from '../kind.ts';
 import { escapeHtml } from './escape-html.ts';
 
 const forms = ['svg', 'class', 'src'] as const;
@@ -18,16 +18,27 @@ export const icon: Kind = {
   schema: () => ({ type: 'object' }),
   blank: () => ({}),
   isEmpty: (value) => !isJsonObject(value) || forms.every((form) => !value[form]),
-  accept: (value) => {
+  accept: (value, declared) => {
     const given = typeof value === 'string' ? { [formOf(value)]: value } : value;
     if (!isJsonObject(given) || !forms.some((form) => given[form])) return given;
     // One form takes the place of another that the default has.
-    return { svg: null, class: null, src: null, ...given } satisfies JsonObject;
+    const whole: JsonObject = { svg: null, class: null, src: null, ...given };
+    return typeof given.svg === 'string'
+      ? { ...whole, svg: inPlaceOf(given.svg, declared) }
+      : whole;
   },
   read: readMembers,
   address: (value) => String((value as JsonObject).src ?? ''),
   html: (value) => drawn(value as JsonObject),
 };
+
+/** A drawing without classes takes those of the default's, by which its place gives it a size. */
+function inPlaceOf(svg: string, { default: usual }: FieldSchema): string {
+  const drawing = isJsonObject(usual) ? String(usual.svg ?? '') : '';
+  const classes = /^\s*<svg\b[^>]*?(\sclass="[\w\s-]*")/.exec(drawing)?.[1];
+  if (!classes || /^\s*<svg\b[^>]*?\sclass\s*=/.test(svg)) return svg;
+  return svg.replace(/^\s*<svg\b/, `<svg${classes}`);
+}
 
 function formOf(value: string): (typeof forms)[number] {
   if (value.trimStart().startsWith('<')) return 'svg';

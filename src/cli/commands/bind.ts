@@ -1,0 +1,94 @@
+import type { Command } from 'commander';
+import { bindSpots, type Take } from '../../core/author/bind/bind-spots.ts';
+import { boundFields } from '../../core/author/bind/bound-fields.ts';
+import type { Tie } from '../../core/author/bind/tie.ts';
+import { unbindField } from '../../core/author/bind/unbind-field.ts';
+import { findSpots } from '../../core/author/spots/find-spots.ts';
+import type { Mould } from '../../core/model/mould.ts';
+import type { Finding } from '../../core/problem/finding.ts';
+import { readMould, saveMould } from '../../node/files/mould-folder.ts';
+import { collected, type Running } from '../command.ts';
+import { printFindings } from '../print-findings.ts';
+import { printSpots, printTie } from '../print-spots.ts';
+import { inFolder } from '../subject.ts';
+
+interface BindArguments {
+  readonly take: readonly string[];
+  readonly drop: readonly string[];
+}
+
+/** `bind MOULD`: what could be a field; makes fields of it, and takes them back. */
+export function addBind(program: Command, running: Running): void {
+  program
+    .command('bind')
+    .summary('find what could be a field, and make it one')
+    .description('Lists what in a mould could be a field, binds it, and takes fields back.')
+    .argument('<MOULD>', 'mould folder')
+    .option(
+      '--take <id|id=name,...>',
+      'bind these, or all that are recommended; repeatable',
+      collected,
+      [],
+    )
+    .option('--drop <field>', 'put back what stood in its places; repeatable', collected, [])
+    .action((folder: string, { take, drop }: BindArguments) =>
+      running(async (terminal) => {
+        const read = await readMould(folder);
+        const dropped = dropAll(read.mould, drop);
+        const taken = takeAll(dropped.mould, takesOf(take));
+        const { mould } = taken;
+        const isChanged = taken.ties.length > 0 || drop.length > 0;
+        if (isChanged) await saveMould(folder, mould);
+        const findings = [...read.findings, ...dropped.findings, ...taken.findings].map((one) =>
+          inFolder(folder, one),
+        );
+        if (terminal.isJson) {
+          const bound = boundFields(mould).map(({ field, kind, places }) => ({
+            field,
+            kind,
+            places,
+          }));
+          terminal.json({ spots: findSpots(mould), bound, findings });
+          return findings;
+        }
+        for (const tie of dropped.ties) printTie(terminal, tie, 'put back');
+        for (const tie of taken.ties) printTie(terminal, tie, 'bound');
+        await printFindings(terminal, findings);
+        if (isChanged) terminal.say(`See it:\n  keen-mould preview ${folder}`);
+        else printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
+        return findings;
+      }),
+    );
+}
+
+function takesOf(given: readonly string[]): 'recommended' | readonly Take[] {
+  const asked = given.flatMap((one) => one.split(',')).filter((one) => one.trim() !== '');
+  if (asked.includes('recommended') && asked.length === 1) return 'recommended';
+  return asked.map((one): Take => {
+    const [id = '', name] = one.trim().split('=');
+    return name === undefined ? { id } : { id, name };
+  });
+}
+
+interface Done {
+  readonly mould: Mould;
+  readonly ties: readonly Tie[];
+  readonly findings: readonly Finding[];
+}
+
+function dropAll(mould: Mould, fields: readonly string[]): Done {
+  let done: Done = { mould, ties: [], findings: [] };
+  for (const field of fields) {
+    const { mould: next, tie, findings } = unbindField(done.mould, field);
+    done = {
+      mould: next,
+      ties: [...done.ties, ...(tie ? [tie] : [])],
+      findings: [...done.findings, ...findings],
+    };
+  }
+  return done;
+}
+
+function takeAll(mould: Mould, takes: 'recommended' | readonly Take[]): Done {
+  return takes.length === 0 ? { mould, ties: [], findings: [] } : bindSpots(mould, takes);
+}

@@ -1,0 +1,155 @@
+import type { BoundField } from '../core/author/bind/bound-fields.ts';
+import type { Tie, TiePlace } from '../core/author/bind/tie.ts';
+import type { Spot, SpotPlace } from '../core/author/spots/spot.ts';
+import type { Json } from '../core/model/json-source.ts';
+import type { Mould } from '../core/model/mould.ts';
+import type { Terminal } from './terminal.ts';
+
+const codeColumns = 64;
+
+/** Prints what could be fields, in the groups of a form, each with the line it stands in. */
+export function printSpots(
+  terminal: Terminal,
+  folder: string,
+  mould: Mould,
+  spots: readonly Spot[],
+  bound: readonly BoundField[],
+): void {
+  const recommended = spots.filter((one) => one.recommended);
+  const counted = `${count(spots.length, 'spot')}, ${recommended.length} recommended`;
+  const already = bound.length > 0 ? `; ${count(bound.length, 'field')} bound` : '';
+  terminal.say(`${terminal.strong(folder)}: ${counted}${already}`);
+  terminal.say();
+  for (const section of new Set(spots.map((one) => one.section))) {
+    terminal.say(terminal.strong(section));
+    const own = spots.filter((one) => one.section === section);
+    const widest = Math.max(
+      ...own.flatMap((one) => withItems(one, 0)).map(({ label }) => label.length),
+    );
+    for (const one of own) printSpot(terminal, mould, one, widest, 0);
+    terminal.say();
+  }
+  if (bound.length > 0) {
+    terminal.say(terminal.strong('Bound'));
+    for (const { field, kind, where } of bound) {
+      terminal.say(`  ${field}  ${terminal.soft(`${kind}, ${where}`)}`);
+    }
+    terminal.say();
+  }
+  if (spots.length === 0) terminal.say('Nothing else was found that could be a field.');
+  else {
+    terminal.say(`${mark(true)} is recommended. Bind those, or some under names of your own:`);
+    terminal.say(`  keen-mould bind ${folder} --take recommended`);
+    const [first, second] = spots;
+    const other = second ? `,${second.id}=myName` : '=myName';
+    terminal.say(`  keen-mould bind ${folder} --take ${first?.id}${other}`);
+  }
+  if (bound[0])
+    terminal.say(`Take one back:\n  keen-mould bind ${folder} --drop ${bound[0].field}`);
+}
+
+function mark(isRecommended: boolean): string {
+  return isRecommended ? '+' : '-';
+}
+
+function withItems(spot: Spot, depth: number): { label: string }[] {
+  const label = `${'  '.repeat(depth)}${mark(spot.recommended)} ${nameOf(spot, depth)}`;
+  return [{ label }, ...(spot.items ?? []).flatMap((one) => withItems(one, depth + 1))];
+}
+
+function nameOf({ id, field, items }: Spot, depth: number): string {
+  if (depth === 0) return id;
+  return !items && !id.includes(`.${field}`) ? 'each row' : field;
+}
+
+function printSpot(
+  terminal: Terminal,
+  mould: Mould,
+  spot: Spot,
+  widest: number,
+  depth: number,
+): void {
+  const indent = '  '.repeat(depth + 1);
+  const label = `${'  '.repeat(depth)}${mark(spot.recommended)} ${nameOf(spot, depth)}`.padEnd(
+    widest,
+  );
+  terminal.say(`  ${label}  ${spot.kind.padEnd(8)}  ${shownValue(spot)}`.trimEnd());
+  const [first, ...more] = spot.places;
+  const further = more.filter((place) => place.row === first?.row);
+  const also =
+    further.length > 0
+      ? `, and ${further
+          .map(({ line }) => `line ${line}`)
+          .slice(0, 3)
+          .join(', ')}`
+      : '';
+  terminal.say(terminal.soft(`${indent}    ${spot.why}${also}`));
+  if (first && !spot.items) {
+    for (const line of markedLine(mould, first))
+      terminal.say(`${indent}    ${terminal.soft(line)}`);
+  }
+  for (const one of spot.items ?? []) printSpot(terminal, mould, one, widest, depth + 1);
+}
+
+/** The line a place stands in, with the place marked below. */
+function markedLine(mould: Mould, { file, line, column, source }: SpotPlace): string[] {
+  const texts: Readonly<Record<string, string>> = {
+    'template.html': mould.template,
+    'style.css': mould.style,
+    'script.js': mould.script,
+  };
+  const code = (texts[file] ?? '').split(/\r\n|\n|\r/)[line - 1] ?? '';
+  const at = `${file}:${line}  `;
+  const room = Math.max(24, codeColumns - at.length);
+  const start = Math.min(
+    column - 1,
+    source.length > room ? column - 1 : Math.max(indentOf(code), column - 1 + source.length - room),
+  );
+  const shown = code.slice(start, start + room);
+  const length = Math.max(
+    1,
+    Math.min(source.split(/\r\n|\n|\r/)[0]?.length ?? 1, room - (column - 1 - start)),
+  );
+  return [`${at}${shown}`, `${' '.repeat(at.length + column - 1 - start)}${'~'.repeat(length)}`];
+}
+
+function indentOf(line: string): number {
+  return line.length - line.trimStart().length;
+}
+
+function shownValue({ default: value, items }: Spot): string {
+  if (items) return Array.isArray(value) ? count(value.length, 'row') : '';
+  return short(textOf(value));
+}
+
+function textOf(value: Json): string {
+  if (typeof value !== 'object' || value === null) return String(value ?? '');
+  if (Array.isArray(value)) return value.map(textOf).join(', ');
+  const { text, href, src, alt, svg, class: classes, family } = value as Record<string, Json>;
+  const said = [text, alt].filter((one) => typeof one === 'string' && one !== '');
+  const address = [href, src, classes, family, svg && 'drawing'].find((one) => one);
+  return [...said, address ?? ''].join(' ').trim();
+}
+
+function short(text: string): string {
+  const line = text.replace(/\s+/g, ' ');
+  return line.length > 36 ? `${line.slice(0, 35)}…` : line;
+}
+
+function count(number: number, word: string): string {
+  return `${number} ${word}${number === 1 ? '' : 's'}`;
+}
+
+/** Prints what a binding replaced, or what was put back. */
+export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'put back'): void {
+  terminal.say(`${terminal.strong(tie.field)} is ${done}.`);
+  const own = tie.places.filter((place) => place.field === tie.field);
+  const shown = own.slice(0, 6);
+  for (const place of shown) terminal.say(`  ${told(place)}`);
+  if (own.length > shown.length) terminal.say(`  and ${own.length - shown.length} more places`);
+}
+
+function told({ file, line, column, row, replaced }: TiePlace): string {
+  const which = row === undefined ? '' : ` (row ${row})`;
+  return `${file}:${line}:${column}${which}  ${short(replaced)}`;
+}

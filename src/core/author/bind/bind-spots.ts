@@ -1,0 +1,122 @@
+import { type Manifest, type Mould, namePattern } from '../../model/mould.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { nearestName } from '../../problem/nearest-name.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { fileOf } from '../check/subject/source.ts';
+import { sure } from '../spots/atom.ts';
+import { type NamedField, nameFields } from '../spots/names/named.ts';
+import { proposalsOf } from '../spots/proposals-of.ts';
+import { withDeclarations } from './bound-mould.ts';
+import { changesOf, withItems } from './changes.ts';
+import { declarationOf } from './declare.ts';
+import { faithfulTo } from './faithful.ts';
+import type { Tie, TiePlace } from './tie.ts';
+import { readTies, withTies } from './ties.ts';
+
+/** A spot to bind, by its id, under a name of one's own where one is given. */
+export interface Take {
+  readonly id: string;
+  readonly name?: string;
+}
+
+/** A mould with spots bound. */
+export interface BoundSpots {
+  readonly mould: Mould;
+  /** What was bound, with what stood in its places. */
+  readonly ties: readonly Tie[];
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Makes fields of spots: declares each in mould.json with what stood in the snippet as its default,
+ * and puts its binding in each place. Nothing else of the author's sources changes; what was
+ * replaced is kept in ties.json. Each is tried first: cast with its default, the mould has to be
+ * what it was.
+ *
+ * @param takes ids of spots as `findSpots` gives them, or all that are recommended
+ * @throws Refusal when there is no such spot, or a name cannot be had
+ *
+ * @example
+ * const { mould: bound } = bindSpots(mould, 'recommended');
+ */
+export function bindSpots(mould: Mould, takes: 'recommended' | readonly Take[]): BoundSpots {
+  const bound = readTies(mould);
+  const base = { ...mould, ...bound.before };
+  const named = proposalsOf(mould, bound);
+  const chosen =
+    takes === 'recommended'
+      ? named.filter(({ proposal }) => proposal.weight >= sure)
+      : renamed(named, takes, fieldNames(mould.manifest));
+  const { kept, left } = faithfulOf(base, chosen);
+  const ties = kept.map((field) => tieOf(base, field));
+  const declared = kept.map((one) => ({ name: one.name, declared: declarationOf(one) }));
+  const withDeclared = { ...mould, ...withDeclarations(mould, declared) };
+  return {
+    mould: withTies(withDeclared, bound.before, [...bound.ties, ...ties]),
+    ties,
+    findings: [
+      ...bound.findings,
+      ...left.map(({ path }) => finding('bind/changes-page', { name: path })),
+    ],
+  };
+}
+
+/** Names of the fields a manifest declares. */
+export function fieldNames({ fields }: Manifest): string[] {
+  return Object.keys((fields.properties as object | undefined) ?? {});
+}
+
+function renamed(
+  named: readonly NamedField[],
+  takes: readonly Take[],
+  taken: readonly string[],
+): NamedField[] {
+  const asked = new Map<string, string>();
+  const used = new Set(taken);
+  const chosen = takes.map(({ id, name }) => {
+    const found = named.find((one) => one.path === id);
+    if (!found) {
+      const near = nearestName(
+        id,
+        named.map(({ path }) => path),
+      );
+      throw new Refusal(finding('bind/no-spot', { id, near }));
+    }
+    const wanted = name ?? found.name;
+    if (!namePattern.test(wanted)) throw new Refusal(finding('bind/bad-name', { name: wanted }));
+    if (used.has(wanted)) throw new Refusal(finding('bind/name-taken', { name: wanted }));
+    used.add(wanted);
+    asked.set(found.proposal.slot, wanted);
+    return found.proposal;
+  });
+  return nameFields(chosen, [], asked);
+}
+
+/** The fields that leave the cast as it was; tried together, and one by one where they do not. */
+function faithfulOf(base: Mould, fields: readonly NamedField[]) {
+  const isFaithful = faithfulTo(base);
+  if (fields.length === 0 || isFaithful(fields)) return { kept: fields, left: [] };
+  const kept: NamedField[] = [];
+  const left: NamedField[] = [];
+  for (const field of fields) (isFaithful([...kept, field]) ? kept : left).push(field);
+  return { kept, left };
+}
+
+function tieOf(base: Mould, field: NamedField): Tie {
+  const places = withItems(field).flatMap(({ path, proposal }) =>
+    proposal.found.map(({ in: part, start, end, row }): TiePlace => {
+      const { file, line, column } = indexLines(fileOf[part], base[part]).placeAt(start);
+      const replaced = base[part].slice(start, end);
+      return {
+        field: path,
+        file,
+        line,
+        column,
+        ...(row === undefined ? {} : { row: row + 1 }),
+        replaced,
+      };
+    }),
+  );
+  return { field: field.path, kind: field.proposal.kind, places, changes: changesOf(field) };
+}

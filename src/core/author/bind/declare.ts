@@ -1,0 +1,111 @@
+import type { Json, JsonObject } from '../../model/json-source.ts';
+import { isJsonObject } from '../../model/json-source.ts';
+import type { FieldSchema } from '../../model/kind.ts';
+import type { Proposal } from '../spots/atom.ts';
+import type { NamedField } from '../spots/names/named.ts';
+
+/** Kinds that are said by a type of JSON Schema. */
+const typed: Readonly<Record<string, JsonObject>> = {
+  ...{ text: { type: 'string' }, switch: { type: 'boolean' }, number: { type: 'number' } },
+  ...{ list: { type: 'array' }, choice: {} },
+};
+
+/** The declaration of a field, as it stands in mould.json. */
+export function declarationOf(field: NamedField): FieldSchema {
+  const { kind, section } = field.proposal;
+  return { ...kindOf(field.proposal), ...bodyOf(field), ...(kind === 'note' ? {} : { section }) };
+}
+
+/** What a field holds where nobody gives it a value, complete. */
+export function defaultOf(field: NamedField): Json {
+  return heldIn(field, 0);
+}
+
+function kindOf({ kind, declares = {} }: Proposal): JsonObject {
+  const { property: _, ...rest } = declares;
+  const base = typed[kind] ?? { kind };
+  const { type, ...limits } = rest;
+  return { ...base, ...(type === undefined ? {} : { type }), ...limits };
+}
+
+function bodyOf(field: NamedField): JsonObject {
+  const { title, proposal, property } = field;
+  const { rows, declares = {} } = proposal;
+  const ownName = declares.property === property ? { property } : {};
+  if (!rows) return { ...ownName, title, default: defaultOf(field) };
+  const items = itemsOf(field);
+  const caption = captionOf(field);
+  const most = Math.max(12, ...rows.spans.map((span) => (span?.length ?? 0) * 3));
+  return {
+    title,
+    ...(caption === undefined ? {} : { caption }),
+    ...{ minItems: 0, maxItems: most, items, default: defaultOf(field) },
+  };
+}
+
+function itemsOf({ items, proposal }: NamedField): FieldSchema {
+  const fields = items.filter((one) => one.proposal.kind !== 'note');
+  const rows = proposal.rows;
+  const title = fields[0]?.title ?? '';
+  if (rows?.isPlain && fields[0]) {
+    const usual = usualOf(fields[0]);
+    return { ...kindOf(fields[0].proposal), title, ...usual };
+  }
+  const properties = Object.fromEntries(fields.map((one) => [one.name, rowField(one)]));
+  return { type: 'object', title: rowTitle(proposal), properties };
+}
+
+function rowTitle({ rows }: Proposal): string {
+  const words = rows?.name.replace(/[-_]+/g, ' ') || 'row';
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function rowField(field: NamedField): FieldSchema {
+  const { proposal, title } = field;
+  const own = kindOf(proposal);
+  if (!proposal.rows) return { ...own, title, ...usualOf(field) };
+  const caption = captionOf(field);
+  const said = caption === undefined ? {} : { caption };
+  return { ...own, title, ...said, maxItems: 40, items: itemsOf(field), default: [] };
+}
+
+/** What a new row begins with: what the first has, as far as all have it. */
+function usualOf({ proposal: { kind, values } }: NamedField): JsonObject {
+  const [first] = values;
+  const isEverywhere = values.every((value) => value !== undefined && value !== '');
+  if (first === undefined || kind === 'switch') return kind === 'switch' ? { default: false } : {};
+  if (!isEverywhere) return kind === 'text' || kind === 'richtext' ? { default: '' } : {};
+  if (!isJsonObject(first)) return { default: first };
+  const shared = Object.entries(first).filter(([name]) =>
+    values.every((value) => isJsonObject(value) && value[name] !== undefined),
+  );
+  return { default: Object.fromEntries(shared) };
+}
+
+/** Which value names a row in a form: the first that is words. */
+function captionOf({ items, path, proposal }: NamedField): string | undefined {
+  if (proposal.rows?.isPlain) return undefined;
+  const named = ['text', 'link', 'date', 'number', 'richtext'];
+  for (const kind of named) {
+    const found = items.find((one) => one.proposal.kind === kind);
+    if (found) return kind === 'link' ? `${path}.${found.name}.text` : `${path}.${found.name}`;
+  }
+  return undefined;
+}
+
+function heldIn({ proposal, items }: NamedField, row: number): Json {
+  const { rows, values, kind } = proposal;
+  if (!rows) return values[row] ?? emptyOf(kind);
+  const fields = items.filter((one) => one.proposal.kind !== 'note');
+  return (rows.spans[row] ?? []).map((index): Json => {
+    const [only] = fields;
+    if (rows.isPlain && only) return heldIn(only, index);
+    return Object.fromEntries(fields.map((one) => [one.name, heldIn(one, index)]));
+  });
+}
+
+/** Nothing, so that no default takes its place. */
+function emptyOf(kind: Proposal['kind']): Json {
+  if (kind === 'text' || kind === 'richtext' || kind === 'multiline') return '';
+  return kind === 'switch' ? false : null;
+}

@@ -1,0 +1,85 @@
+import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
+import { compileMould } from '../../compile/compile-mould.ts';
+import type { Mould } from '../../model/mould.ts';
+import type { NamedField } from '../spots/names/named.ts';
+import { withFields } from './bound-mould.ts';
+
+/**
+ * Tells of fields whether binding them leaves a mould's cast with its defaults as it was. It is
+ * tried by casting, so that what was overlooked when rows were compared does no harm.
+ */
+export function faithfulTo(mould: Mould): (fields: readonly NamedField[]) => boolean {
+  const before = markupOf(mould);
+  return (fields) => {
+    if (before === undefined) return true;
+    const bound = withFields(mould, fields);
+    const after = markupOf(bound);
+    return after !== undefined && isSame(before, after, bound.style, mould.template);
+  };
+}
+
+function markupOf(mould: Mould): string | undefined {
+  const compiled = compileMould(mould);
+  return compiled.isSound ? compiled.cast({ id: 'c' }).markup : undefined;
+}
+
+/** True for markup that makes the same page: order of attributes and of classes aside. */
+function isSame(before: string, after: string, style: string, template: string): boolean {
+  const words = new Set(after.split(/[^\w-]+/));
+  const look: Look = {
+    // A class that nothing speaks of any more may be gone.
+    isGone: (name) => !words.has(name) && !style.includes(name),
+    // What rows set for their own style is new.
+    isNew: (property) => !template.includes(property),
+  };
+  const [one, other] = [shapeOf(before, look), shapeOf(after, look)];
+  const gaps = Math.abs(one.gaps - other.gaps);
+  return one.text === other.text && gaps <= Math.max(2, Math.max(one.gaps, other.gaps) * 0.3);
+}
+
+interface Look {
+  readonly isGone: (className: string) => boolean;
+  readonly isNew: (property: string) => boolean;
+}
+
+/** Elements, attributes and words; blanks between elements are counted. */
+function shapeOf(markup: string, look: Look) {
+  const tokens: string[] = [];
+  let gaps = 0;
+  const visit = (node: DefaultTreeAdapterTypes.ChildNode) => {
+    if ('value' in node) {
+      const text = node.value.replace(/[\t\n\f\r ]+/g, ' ').trim();
+      if (text === '') gaps += 1;
+      else tokens.push(text);
+    } else if ('tagName' in node) {
+      const attributes = node.attrs.map((one) => attribute(one, look)).filter((one) => one !== '');
+      tokens.push(`<${node.tagName}`, ...attributes.sort());
+      const content = 'content' in node ? node.content.childNodes : node.childNodes;
+      for (const child of content) visit(child);
+      tokens.push('>');
+    }
+  };
+  for (const node of parseFragment(markup).childNodes) visit(node);
+  return { text: tokens.join('\n'), gaps };
+}
+
+function attribute(
+  { name, value }: { readonly name: string; readonly value: string },
+  { isGone, isNew }: Look,
+): string {
+  // A drawing written by its kind is kept from screen readers, as drawings without words are.
+  if (name === 'aria-hidden') return '';
+  if (name === 'rel') {
+    const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');
+    return words.length > 0 ? `rel=${words.sort().join(' ')}` : '';
+  }
+  if (name === 'style') {
+    const told = value.split(';').filter((one) => !isNew(/--[\w-]+/.exec(one)?.[0] ?? ''));
+    const style = told.map((one) => one.replace(/\s*:\s*/, ':').trim()).join(';');
+    return style === '' ? '' : `style=${style.replace(/;+$/, '')}`;
+  }
+  // Ids end in the cast's own where something refers to them; handlers are counted.
+  if (name !== 'class') return `${name}=${value.replace(/~c\b/g, '').replace(/^(\w+):\d+$/, '$1')}`;
+  const classes = value.split(/\s+/).filter((one) => one !== '' && !isGone(one));
+  return classes.length > 0 ? `class=${classes.sort().join(' ')}` : '';
+}

@@ -1,0 +1,55 @@
+import { compileMould } from '../../compile/compile-mould.ts';
+import { fieldsBelow } from '../../model/field.ts';
+import type { Mould } from '../../model/mould.ts';
+import { type Finding, finding, hasErrors } from '../../problem/finding.ts';
+import { nearestName } from '../../problem/nearest-name.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { withDeclarations } from './bound-mould.ts';
+import { withDefaultBack } from './default-back.ts';
+import type { Tie } from './tie.ts';
+import { readTies, withTies } from './ties.ts';
+
+/** A mould with a field taken out of it. */
+export interface Unbound {
+  readonly mould: Mould;
+  /** What was put back; undefined where it was never noted. */
+  readonly tie: Tie | undefined;
+  readonly findings: readonly Finding[];
+}
+
+/**
+ * Takes a field out of a mould and puts back what stood in its places, byte for byte, as ties.json
+ * has it; else its default. Values that casts give it are theirs to keep.
+ *
+ * @param path the field's name
+ * @throws Refusal when there is no such field, it is one of a row, or it cannot be taken out
+ */
+export function unbindField(mould: Mould, path: string): Unbound {
+  const { root } = compileMould(mould);
+  const fields = fieldsBelow(root);
+  const field = fields.find((one) => one.path === path);
+  if (!field) {
+    const known = root.members.map((one) => one.path);
+    throw new Refusal(finding('bind/no-field', { path, near: nearestName(path, known), known }));
+  }
+  const [name = path] = path.split('.');
+  if (name !== path) throw new Refusal(finding('bind/in-row', { path, list: name }));
+  const { before, ties, findings } = readTies(mould);
+  const tie = ties.find((one) => one.field === path);
+  const declared = withDeclarations(mould, [{ name, declared: undefined }]);
+  if (tie) {
+    const rest = ties.filter((one) => one !== tie);
+    return { mould: withTies({ ...mould, ...declared }, before, rest), tie, findings };
+  }
+  const back = withDefaultBack(mould, field);
+  if (hasErrors(back.findings)) throw new Refusal(...(back.findings as [Finding, ...Finding[]]));
+  const told = back.isChanged ? [finding('bind/default-put-back', { name })] : [];
+  const edited = { ...mould, ...declared, ...back.sources };
+  // The ties of the other fields are of the sources as they were; they are read anew from here.
+  const kept = ties.length > 0 ? readTies(edited) : { before: edited, ties: [], findings: [] };
+  return {
+    mould: ties.length > 0 ? withTies(edited, kept.before, kept.ties) : edited,
+    tie: undefined,
+    findings: [...findings, ...kept.findings, ...told],
+  };
+}

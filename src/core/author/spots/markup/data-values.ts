@@ -1,0 +1,74 @@
+import { isSafeAddress } from '../../../model/safe-address.ts';
+import type { Atom } from '../atom.ts';
+import { isBoundText, type Tree, type TreeAttribute, type TreeElement } from '../tree.ts';
+import { attributeMark, hole, type MarkupDetector } from './detector.ts';
+
+/** Values of `data-*` attributes that are content or settings, not hooks of the code. */
+export const dataValues: MarkupDetector = (element, { tree }) =>
+  [...element.attributes.values()].flatMap((attribute) => {
+    const name = /^data-([a-z][\w-]*)$/.exec(attribute.name)?.[1];
+    if (name === undefined || isBoundText(attribute.text)) return [];
+    return valueAtom(tree, element, attribute, name) ?? [];
+  });
+
+/** Names after `data-` that speak to code alone. */
+const hooks =
+  /^(?:(?:bs|uk|js|x|v|ng|react|testid|test|id|ref|role|type|action|target|toggle|trigger|dismiss|parent|group|key|name|for|controls|component|widget|module|index|slide-to|filter|sort|theme|mode|state|cast|mould)(?:-.*)?)$/;
+
+function valueAtom(
+  tree: Tree,
+  element: TreeElement,
+  attribute: TreeAttribute,
+  name: string,
+): Atom | undefined {
+  const text = attribute.text.trim();
+  const words = name.replace(/-/g, ' ');
+  const about = {
+    ...{ element, slot: `attr:${attribute.name}`, marks: [attributeMark(attribute, hole())] },
+    names: [words, `${words} value`],
+    section: 'Content',
+  } as const;
+  if (/^-?(?:\d+\.?\d*|\.\d+)$/.test(text)) {
+    if (hooks.test(name)) return undefined;
+    const isTime = /(?:duration|delay|interval|speed|time|timeout|pause)$/.test(name);
+    const weight = 0.8;
+    if (isTime && Number(text) >= 50) {
+      // Script reads the number, so that a number it stays.
+      const declares = { type: 'integer', minimum: 0, description: 'In ms.' };
+      const motion = { section: 'Motion', why: 'a time, as a number of ms' } as const;
+      return { ...about, ...motion, kind: 'number', value: Number(text), declares, weight };
+    }
+    const declares = { type: /\./.test(text) ? 'number' : 'integer' };
+    const same = `number ${Number(text)}`;
+    return {
+      ...about,
+      kind: 'number',
+      value: Number(text),
+      declares,
+      weight,
+      why: 'a number',
+      same,
+    };
+  }
+  if (text === '' || /^[#.[{]/.test(text) || tree.ids.has(text)) return undefined;
+  if (/^(?:true|false)$/.test(text)) return undefined;
+  if (/\.(?:svg|png|jpe?g|gif|webp|avif)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
+    const same = `image ${text}`;
+    const value = { src: text };
+    return { ...about, kind: 'image', value, weight: 0.8, why: 'the address of a picture', same };
+  }
+  if (/^(?:https?:\/\/|\.{0,2}\/)\S+$/.test(text)) {
+    return { ...about, kind: 'link', value: { href: text }, weight: 0.75, why: 'an address' };
+  }
+  const isWords = /\p{L}.*\s.*\p{L}|\d.*\s.*\p{L}|^\p{Lu}\p{Ll}+$/u.test(text);
+  if (!isWords || (hooks.test(name) && name !== 'name')) return undefined;
+  const same = `text ${text}`;
+  return {
+    ...about,
+    kind: 'text',
+    value: text,
+    weight: 0.8,
+    why: 'text that the code shows',
+    same,
+  };
+}

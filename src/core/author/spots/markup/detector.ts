@@ -1,0 +1,37 @@
+import type { Atom, Mark, Spoken } from '../atom.ts';
+import { replaced } from '../atom.ts';
+import type { Written } from '../script/written.ts';
+import type { Tree, TreeAttribute, TreeElement } from '../tree.ts';
+
+/** What detectors in markup may ask about. */
+interface MarkupLook {
+  readonly tree: Tree;
+  /** True for an element whose content the script puts there. */
+  readonly isWritten: Written;
+}
+
+/** Looks at one element for what could be fields. */
+export type MarkupDetector = (element: TreeElement, look: MarkupLook) => readonly Atom[];
+
+/** The value of an attribute as a place; quotes are set where there are none. */
+export function attributeMark(
+  { name, value, isQuoted, start, end }: TreeAttribute,
+  text: (spoken: Spoken) => string,
+): Mark {
+  if (isQuoted) return replaced('template', 'attribute', value, text);
+  const whole = { start, end };
+  const drafts = [{ ...whole, text: (spoken: Spoken) => `${name}="${text(spoken)}"` }];
+  return { ...(value.end > value.start ? value : whole), in: 'template', as: 'attribute', drafts };
+}
+
+/** An attribute as a place that is cut out, with the blanks before it. */
+export function cutMark(source: string, { start, end }: TreeAttribute): Mark {
+  const blank = /[\t\n\f\r ]*$/.exec(source.slice(0, start))?.[0].length ?? 0;
+  const drafts = [{ start: start - blank, end, text: () => '' }];
+  return { start, end, in: 'template', as: 'attribute', drafts, isAside: true };
+}
+
+/** `{~path~}`, or a member of what the path leads to. */
+export function hole(member?: string): (spoken: Spoken) => string {
+  return ({ path }) => `{~${member ? `${path}.${member}` : path}~}`;
+}

@@ -1,0 +1,34 @@
+import { attributeTexts } from './attribute-texts.ts';
+import { dataValues } from './data-values.ts';
+import { dateTimes } from './date-times.ts';
+import type { MarkupDetector } from './detector.ts';
+import { drawnColors } from './drawn-colors.ts';
+import { films } from './films.ts';
+import { headingRanks } from './heading-ranks.ts';
+import { icons } from './icons.ts';
+import { addresses, links } from './links.ts';
+import { options } from './options.ts';
+import { pictures } from './pictures.ts';
+import { richTexts } from './rich-texts.ts';
+import { styleValues } from './style-values.ts';
+import { texts } from './texts.ts';
+
+/**
+ * What looks for spots in markup, in order: what one has found is not looked at by those after it.
+ */
+export const markupDetectors: readonly MarkupDetector[] = [
+  icons,
+  richTexts,
+  links,
+  addresses,
+  options,
+  pictures,
+  films,
+  texts,
+  attributeTexts,
+  dateTimes,
+  dataValues,
+  styleValues,
+  drawnColors,
+  headingRanks,
+];

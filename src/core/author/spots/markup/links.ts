@@ -1,0 +1,75 @@
+import type { JsonObject } from '../../../model/json-source.ts';
+import { isSafeAddress } from '../../../model/safe-address.ts';
+import { type Atom, type Mark, replaced } from '../atom.ts';
+import { elementNames } from '../names/element-names.ts';
+import { isBoundText, type Tree, type TreeElement, type TreeText } from '../tree.ts';
+import { attributeMark, cutMark, hole, type MarkupDetector } from './detector.ts';
+import { onlyText } from './only-text.ts';
+
+/** Links: the address, the text where there is one, and whether a new tab opens. */
+export const links: MarkupDetector = (element, { tree, isWritten }) => {
+  const href = element.attributes.get('href');
+  if (!href || (element.name !== 'a' && element.name !== 'area')) return [];
+  if (isBoundText(href.text) || !isSafeAddress(href.text) || isOwn(tree, href.text)) return [];
+  const text = isWritten(element) ? undefined : onlyText(element);
+  const target = element.attributes.get('target');
+  const opens = target?.text === '_blank' ? target : undefined;
+  const marks: Mark[] = [attributeMark(href, hole())];
+  if (text) marks.push(replaced('template', 'text', text.core, hole()));
+  if (opens) marks.push(cutMark(tree.source, opens));
+  const rel = opens && element.attributes.get('rel');
+  if (rel) marks.push(cutMark(tree.source, rel));
+  // A new tab is never given this window, so that need not be said.
+  const words = rel?.text.split(/\s+/).filter((word) => word !== '' && word !== 'noopener') ?? [];
+  const value: JsonObject = {
+    href: href.text,
+    ...(text ? { text: text.text } : {}),
+    ...(opens ? { newTab: true } : {}),
+    ...(words.length > 0 ? { rel: words.join(' ') } : {}),
+  };
+  return [
+    {
+      ...{ kind: 'link', value, element, marks, slot: 'link', names: linkNames(element, text) },
+      ...{ section: 'Content', weight: 0.9, why: 'a link' },
+      same: `link ${href.text} ${text?.text ?? ''}`,
+    },
+  ];
+};
+
+/** Where a form is sent, and what a frame shows: addresses that differ from site to site. */
+export const addresses: MarkupDetector = (element) => {
+  const name = { form: 'action', iframe: 'src', blockquote: 'cite' }[element.name];
+  const attribute = name === undefined ? undefined : element.attributes.get(name);
+  if (!attribute?.text || isBoundText(attribute.text) || !isSafeAddress(attribute.text)) return [];
+  if (/^(?:#|about:)/.test(attribute.text)) return [];
+  const isFrame = element.name === 'iframe';
+  const atom: Atom = {
+    ...{ kind: 'link', value: { href: attribute.text }, element, slot: `attr:${name}` },
+    marks: [attributeMark(attribute, hole())],
+    names: isFrame ? ['frame address', 'shown page'] : ['sent to', 'form address'],
+    section: 'Content',
+    weight: element.name === 'blockquote' ? 0.4 : 0.8,
+    why: isFrame ? 'the page a frame shows' : 'the address a form is sent to',
+  };
+  return [atom];
+};
+
+function isOwn({ ids }: Tree, href: string): boolean {
+  return href.startsWith('#') && href.length > 1 && ids.has(decode(href.slice(1)));
+}
+
+function decode(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
+}
+
+function linkNames(element: TreeElement, text: TreeText | undefined): string[] {
+  const scheme = /^(tel|mailto|sms):/.exec(element.attributes.get('href')?.text ?? '')?.[1];
+  const byScheme = { tel: 'telephone', mailto: 'mail', sms: 'message' }[scheme ?? ''];
+  const own = elementNames(element);
+  const words = text && text.text.length <= 24 ? [`${text.text} link`] : [];
+  return [...(byScheme ? [byScheme] : []), ...own.slice(0, -1), ...own.slice(-1), ...words];
+}

@@ -1,0 +1,68 @@
+import { parseFragment, serialize } from 'parse5';
+import { cleanHtml } from '../../../model/kinds/clean-html.ts';
+import { type Atom, replaced } from '../atom.ts';
+import { elementNames } from '../names/element-names.ts';
+import { isBoundText, isInline, type TreeElement, type TreeText, within } from '../tree.ts';
+import { hole, type MarkupDetector } from './detector.ts';
+
+/** Text with emphasis, links or line breaks in it: all of the element's content. */
+export const richTexts: MarkupDetector = (element, { tree, isWritten }) => {
+  if (!isRichLine(tree.source, element)) return [];
+  if ([...within(element)].some(isWritten)) return [];
+  return [richTextOf(tree.source, element)];
+};
+
+/** The atom of an element whose content is a rich text. */
+export function richTextOf(source: string, element: TreeElement): Atom {
+  const range = coreOf(source, element.inner);
+  return {
+    ...{ kind: 'richtext', value: source.slice(range.start, range.end), element, slot: 'content' },
+    marks: [replaced('template', 'text', range, hole())],
+    names: elementNames(element),
+    ...{ section: 'Content', weight: 0.85, why: 'text with markup in it' },
+  };
+}
+
+/** A stretch without the blanks at its ends. */
+export function coreOf(source: string, { start, end }: { start: number; end: number }) {
+  const text = source.slice(start, end);
+  const before = text.length - text.trimStart().length;
+  return { start: start + before, end: Math.max(start + before, start + text.trimEnd().length) };
+}
+
+/** True where words and inline markup mix, and nothing is lost when it is edited as rich text. */
+function isRichLine(source: string, element: TreeElement): boolean {
+  const texts = element.children.filter((one): one is TreeText => one.node === 'text');
+  const others = element.children.filter((one) => one.node === 'element');
+  if (!element.isHtml || element.name === 'a' || noRichText.has(element.name)) return false;
+  if (
+    texts.length === 0 ||
+    others.length === 0 ||
+    !/\p{L}/u.test(texts.map((one) => one.text).join(''))
+  )
+    return false;
+  for (const one of within(element)) {
+    // A time that machines read as well is a value by itself.
+    const isOwn = one.attributes.has('id') || one.attributes.has('datetime');
+    if (one !== element && (!isInline(one) || isOwn)) return false;
+  }
+  return isKeptWhole(source.slice(element.inner.start, element.inner.end));
+}
+
+const noRichText = new Set([
+  '',
+  'button',
+  'label',
+  'option',
+  'select',
+  'summary',
+  'textarea',
+  'pre',
+]);
+
+/** True where cleaning leaves the markup as it is, so that a rich text can hold it. */
+export function isKeptWhole(markup: string): boolean {
+  if (isBoundText(markup)) return false;
+  const core = markup.trim();
+  return serialize(parseFragment(cleanHtml(core))) === serialize(parseFragment(core));
+}

@@ -1,0 +1,73 @@
+import { type Atom, replaced } from '../atom.ts';
+import { cellNames } from '../names/cell-names.ts';
+import { elementNames } from '../names/element-names.ts';
+import { isBoundText, isInline, type TreeElement, type TreeNode, type TreeText } from '../tree.ts';
+import { hole, type MarkupDetector } from './detector.ts';
+import { isContent } from './is-content.ts';
+
+/** Words between tags. */
+export const texts: MarkupDetector = (element, { tree, isWritten }) => {
+  const own = element.children.filter((one): one is TreeText => one.node === 'text');
+  if (own.length === 0 || element.name === 'textarea' || isWritten(element)) return [];
+  return own.flatMap((text, index): Atom[] => {
+    if (!isContent(text.text) || isBoundText(text.text)) return [];
+    const isAlone = element.children.length === 1;
+    const isFragment = isAlone
+      ? isWordInSentence(element)
+      : isPartOfSentence(element.children, text);
+    const written = tree.source.slice(text.core.start, text.core.end);
+    const isLines = element.name === 'pre' && written.includes('\n');
+    return [
+      {
+        ...{ kind: isLines ? 'multiline' : 'text', value: isLines ? written : text.text, element },
+        slot: isAlone ? 'content' : `text:${index}`,
+        marks: [replaced('template', 'text', text.core, hole())],
+        names: isAlone || index === 0 ? textNames(element, text.text) : [],
+        section: 'Content',
+        weight: isFragment ? 0.3 : 0.9,
+        why: isFragment ? 'part of a sentence with markup between' : whatItIs(element),
+        same: `text ${text.text}`,
+      },
+    ];
+  });
+};
+
+/** True where a line has several stretches of text with inline markup between them. */
+function isPartOfSentence(nodes: readonly TreeNode[], text: TreeText): boolean {
+  let texts = 0;
+  let isThere = false;
+  for (const node of nodes) {
+    const breaks = node.node === 'element' && (node.name === 'br' || !isInline(node));
+    if (breaks && isThere) break;
+    if (breaks) texts = 0;
+    else if (node.node === 'text') texts += 1;
+    if (node === text) isThere = true;
+  }
+  return texts > 1;
+}
+
+function textNames(element: TreeElement, text: string): string[] {
+  const names = elementNames(element);
+  if (/^t[dh]$/.test(element.name)) return [...cellNames(element), ...names];
+  if (/^(?:summary|dt)$/.test(element.name) && text.endsWith('?')) return ['question', ...names];
+  if (element.name === 'label' && text.length <= 24) return [`${text} label`, ...names];
+  return names;
+}
+
+/** True for marked words within a sentence around them. */
+function isWordInSentence({ name, parent }: TreeElement): boolean {
+  return (
+    name === 'span' && (parent?.children.filter(({ node }) => node === 'text').length ?? 0) > 1
+  );
+}
+
+function whatItIs({ name }: TreeElement): string {
+  return told[name] ?? 'text';
+}
+
+const told: Readonly<Record<string, string>> = {
+  ...{ h1: 'a heading', h2: 'a heading', h3: 'a heading', h4: 'a heading', h5: 'a heading' },
+  ...{ h6: 'a heading', button: 'the text of a button', label: 'a label', summary: 'a heading' },
+  ...{ figcaption: 'a caption', caption: 'a caption', time: 'a time', th: 'a heading of a table' },
+  ...{ legend: 'a heading of a form', cite: 'a source', text: 'text in a drawing' },
+};

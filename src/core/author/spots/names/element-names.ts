@@ -1,0 +1,120 @@
+import type { TreeElement } from '../tree.ts';
+import { wordsOf } from './words.ts';
+
+/** What an element is for, by its name (HTML Standard, 4), as people who fill forms say it. */
+const roles: Readonly<Record<string, string>> = {
+  ...{ h1: 'heading', h2: 'heading', h3: 'heading', h4: 'heading', h5: 'heading', h6: 'heading' },
+  ...{ a: 'link', img: 'picture', image: 'picture', p: 'text', button: 'button', label: 'label' },
+  ...{
+    summary: 'heading',
+    figcaption: 'caption',
+    caption: 'caption',
+    cite: 'source',
+    time: 'time',
+  },
+  ...{ li: 'item', th: 'column', td: 'cell', dt: 'term', dd: 'description', legend: 'legend' },
+  ...{ option: 'option', video: 'film', audio: 'sound', blockquote: 'quote', small: 'note' },
+  ...{
+    text: 'label',
+    svg: 'drawing',
+    select: 'select',
+    input: 'box',
+    textarea: 'box',
+    table: 'table',
+  },
+  ...{
+    strong: 'name',
+    b: 'name',
+    em: 'emphasis',
+    i: 'note',
+    address: 'address',
+  },
+  ...{ ul: 'list', ol: 'list', tr: 'row', nav: 'menu', details: 'section', section: 'section' },
+  ...{
+    article: 'article',
+    optgroup: 'group',
+    figure: 'figure',
+    form: 'form',
+    thead: 'table heading',
+    tbody: 'table',
+  },
+};
+
+/** Class names that say how an element looks or works, not what it is. */
+const wordless =
+  /^(?:js|is|has|no|u|l|o|c|active|open|show|shown|hide|hidden|current|selected|first|last|on|off|sr-only|visually-hidden|wrap|wrapper|inner|outer|in|out|container|row|cols?|grid|flex|box|content|block|clearfix|cf|left|right|center|fade|animated?|item|el|element|group)$/;
+
+/** The name of an element's role, such as `heading` for `h3`. */
+export function nameOfTag(name: string): string {
+  return (
+    roles[name] ??
+    (/^[a-z]+$/.test(name) && name.length > 2 && !/^(?:div|span)$/.test(name) ? name : '')
+  );
+}
+
+/**
+ * Words for a class name: what comes after the block's own name, without modifiers and without
+ * what only speaks of looks or states; none where nothing is left.
+ */
+export function classWords(name: string, roots: readonly TreeElement[]): string[] {
+  const [base = '', modifier] = name.split(/--/);
+  if (
+    modifier &&
+    !base.includes('__') &&
+    withoutBlock(base, roots) === base &&
+    isBlock(base, roots)
+  ) {
+    return [modifier];
+  }
+  const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, roots);
+  const words = own.replace(/^js[-_]/, '').replace(/^(?:is|has)[-_].*$/, '');
+  if (wordless.test(words) || wordsOf(words).join('').length < 2) return [];
+  return [words];
+}
+
+function isBlock(name: string, roots: readonly TreeElement[]): boolean {
+  return roots.some(({ classes }) => classes.includes(name));
+}
+
+/** Words without the name of the block at their beginning: `voices bg` → `bg`. */
+export function withoutPrefix(words: string, roots: readonly TreeElement[]): string {
+  return withoutBlock(words.replace(/ /g, '-'), roots).replace(/-/g, ' ');
+}
+
+function withoutBlock(name: string, roots: readonly TreeElement[]): string {
+  const blocks = roots.flatMap((root) => [...root.classes, root.attributes.get('id')?.text ?? '']);
+  for (const block of blocks) {
+    for (const prefix of [block, block.replace(/s$/, '')]) {
+      if (prefix === '' || name.length <= prefix.length + 1) continue;
+      if (name.startsWith(`${prefix}-`) || name.startsWith(`${prefix}_`)) {
+        return name.slice(prefix.length).replace(/^[-_]+/, '');
+      }
+    }
+  }
+  return name;
+}
+
+/** Words to name what an element holds, the best first: its classes, its id, its role. */
+export function elementNames(element: TreeElement): string[] {
+  const roots = [topOf(element)];
+  const classes = element.classes.flatMap((name) => classWords(name, roots));
+  const id = element.attributes.get('id')?.text ?? '';
+  const byId = id === '' || /\d/.test(id) || id.length < 3 ? [] : classWords(id, roots);
+  const role = nameOfTag(element.name);
+  const isTop = element.parent === undefined || element.parent.name === '';
+  const own = isTop ? [] : [...classes, ...byId];
+  const byRole = role === '' ? [] : [role];
+  const around =
+    element.parent && role === '' && own.length === 0 ? aroundNames(element.parent) : [];
+  return [...own, ...byRole, ...around];
+}
+
+function aroundNames(parent: TreeElement): string[] {
+  return parent.name === '' ? [] : elementNames(parent).slice(0, 2);
+}
+
+function topOf(element: TreeElement): TreeElement {
+  let top = element;
+  while (top.parent && top.parent.name !== '') top = top.parent;
+  return top;
+}

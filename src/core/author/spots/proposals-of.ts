@@ -1,0 +1,41 @@
+import type { Mould } from '../../model/mould.ts';
+import type { PlacedChange } from '../bind/changes.ts';
+import { faithfulTo } from '../bind/faithful.ts';
+import type { Bound } from '../bind/ties.ts';
+import type { Proposal } from './atom.ts';
+import { type NamedField, nameFields } from './names/named.ts';
+import { propose } from './propose.ts';
+
+/** The fields that could still be made of a mould, named; of what is bound already, none. */
+export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
+  const base = { ...mould, ...before };
+  const isFaithful = faithfulTo(base);
+  const proposals = propose(base, (proposal) => isFaithful(nameFields([proposal])));
+  const bound = ties.flatMap(({ changes }) => changes);
+  const taken = Object.keys((mould.manifest.fields.properties as object | undefined) ?? {});
+  return nameFields(
+    proposals.filter((one) => !isBound(one, bound)),
+    taken,
+  );
+}
+
+/** True for a proposal whose places, or some of them, are bound. */
+function isBound({ drafts, rows }: Proposal, bound: readonly PlacedChange[]): boolean {
+  const all = [...drafts, ...(rows?.fields ?? []).flatMap((one) => one.drafts)];
+  return all.some((draft) =>
+    bound.some((one) => {
+      if (one.in !== draft.in) return false;
+      const isSame = one.start === draft.start && one.end === draft.end;
+      const isInside = draft.start >= one.start && draft.end <= one.end && one.parts.length > 0;
+      const isAround = one.start >= draft.start && one.end <= draft.end && draft.end > draft.start;
+      // What stands in a row that is kept may be bound as well.
+      return isSame || isAround || (isInside && !isKept(draft, one));
+    }),
+  );
+}
+
+function isKept(draft: { start: number; end: number }, { parts }: PlacedChange): boolean {
+  return parts.some(
+    (part) => typeof part !== 'string' && part.start <= draft.start && draft.end <= part.end,
+  );
+}

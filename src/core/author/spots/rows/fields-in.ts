@@ -1,0 +1,79 @@
+import type { Proposal } from '../atom.ts';
+import { columnsIn, type ElementColumn, type RunColumn } from './columns.ts';
+import { withCondition } from './conditions.ts';
+import { differences } from './differences.ts';
+import { type Fields, type FieldsIn, type FieldsLook, NoList } from './fields.ts';
+import { listOf } from './list-of.ts';
+import type { SplitBy } from './row-attributes.ts';
+import {
+  fieldOf,
+  isSame,
+  proseField,
+  rowNumber,
+  sharedOf,
+  slotsAt,
+  withoutSame,
+} from './row-fields.ts';
+
+/**
+ * The fields of one place in several rows.
+ *
+ * @param key names the place, unique in the list
+ * @param parent for each row, true where it has what the place is in
+ * @throws NoList where rows differ in what cannot be bound
+ */
+export const fieldsIn: FieldsIn = (column, key, parent, facts, look) => {
+  if (column.type === 'prose') {
+    return { own: [proseField(column, key, look)], shared: [], split: [] };
+  }
+  if (column.type === 'run')
+    return facts ? listOf(column, key, look, fieldsIn) : listOrParts(column, key, look);
+  const { at, columns } = column;
+  const isThere = at.map((one) => one !== undefined);
+  const isOptional = isThere.some((one, row) => !one && parent[row]);
+  const atoms = slotsAt(at, look, facts !== undefined);
+  const own: Proposal[] = [];
+  const shared: Proposal[] = [];
+  const split: (readonly [ElementColumn, SplitBy])[] = [];
+  for (const [slot, found] of atoms) {
+    const field = fieldOf(found, at, `${key}/${slot}`, look.source);
+    const isShared = facts && !isOptional && isSame(field, at);
+    const number = facts && !isOptional ? rowNumber(field, facts) : undefined;
+    if (number) own.push(number);
+    else if (isShared) shared.push(sharedOf(field, found));
+    else own.push(facts ? withoutSame(field) : field);
+  }
+  if (facts) {
+    const found = differences(column, key, facts, look);
+    own.push(...found.fields);
+    if (found.split) split.push([column, found.split]);
+  }
+  for (const [index, child] of columns.entries()) {
+    const inside = fieldsIn(child, `${key}.${index}`, isThere, facts, look);
+    own.push(...inside.own);
+    shared.push(...inside.shared);
+    split.push(...inside.split);
+  }
+  if (!isOptional || !facts) return { own, shared, split };
+  return { own: withCondition(own, at, key, isThere), shared, split };
+};
+
+/** The list that rows make; where they cannot be one, what is in each of them. */
+function listOrParts(column: RunColumn, key: string, look: FieldsLook): Fields {
+  try {
+    const list = listOf(column, key, look, fieldsIn);
+    if (list.own.every(look.isFaithful)) return list;
+  } catch (error) {
+    if (!(error instanceof NoList)) throw error;
+  }
+  const parts = column.rows.flat().map((element, index) => {
+    const columns = look.isOneText(element) ? [] : columnsIn([element], look, []);
+    const single: ElementColumn = { type: 'element', at: [element], columns };
+    return fieldsIn(single, `${key}/${index}`, [true], undefined, look);
+  });
+  return {
+    own: parts.flatMap(({ own }) => own),
+    shared: parts.flatMap(({ shared }) => shared),
+    split: [],
+  };
+}

@@ -1,0 +1,154 @@
+import type { Range } from '../../../text/edits.ts';
+import type { PathOf, PlacedDraft, Proposal, Spoken } from '../atom.ts';
+import { classWords, elementNames, nameOfTag } from '../names/element-names.ts';
+import { plural, singular, wordsOf } from '../names/words.ts';
+import type { RunColumn } from './columns.ts';
+import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
+import type { Row } from './likeness.ts';
+import { factsOf } from './row-facts.ts';
+import { baseRow, type RowSource, rowParts } from './row-source.ts';
+import { joinSame } from './same-in-rows.ts';
+
+/**
+ * The list that rows make; where all of them are the same, how many there are.
+ *
+ * @throws NoList where rows differ in what cannot be bound
+ */
+export function listOf(
+  column: RunColumn,
+  key: string,
+  look: FieldsLook,
+  fieldsIn: FieldsIn,
+): Fields {
+  const { rows, parts, spans } = column;
+  const slot = `${key}:list`;
+  const facts = factsOf(spans, slot);
+  const everywhere = rows.map(() => true);
+  const found = parts.map((part, index) =>
+    fieldsIn(part, `${key}/${index}`, everywhere, facts, look),
+  );
+  const own = found.flatMap((one) => one.own);
+  const shared = found.flatMap((one) => one.shared);
+  const split = new Map(found.flatMap((one) => one.split));
+  const base = baseRow(column, look.countIn);
+  const source: RowSource = { text: look.source, column, base, split };
+  const names = listNames(column, look.source);
+  const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found'> = {
+    ...{ slot, names, section: 'Content' as const, drafts: [...loops(column), ...folds(source)] },
+    found: column.at.flatMap((some, row) =>
+      (some ?? []).map((one) => ({ ...rangeOf([one]), in: 'template', as: 'tag', row }) as const),
+    ),
+  };
+  if (areEqual(rows, look.source)) {
+    const count = { type: 'integer', minimum: 1, maximum: Math.max(40, rows.length * 2) };
+    const counted: Proposal = {
+      ...{ ...about, kind: 'number', declares: count, weight: 0.8 },
+      names: names.map((name) => `${name} count`),
+      values: spans.map((span) => span?.length),
+      why: `${rows.length} copies of the same`,
+    };
+    const same = own.map((one) => ({ ...one, values: one.values.slice(0, 1), found: placed(one) }));
+    return { own: [counted], shared: [...shared, ...same], split: [] };
+  }
+  const fields = joinSame(own.filter(({ kind }) => kind !== 'note'));
+  const structure = own.filter(({ kind }) => kind === 'note');
+  const list: Proposal = {
+    ...{ ...about, kind: 'list', values: spans.map(() => null) },
+    rows: {
+      ...{ name: singular(names[0] ?? 'row'), fields: [...fields, ...structure], spans },
+      isPlain: isPlainRow(fields),
+    },
+    ...{ weight: weightOf(fields, rows), why: `${rows.length} rows of one shape` },
+  };
+  return { own: [list], shared, split: [] };
+}
+
+function placed({ found }: Proposal) {
+  return found.map(({ row: _, ...place }) => place);
+}
+
+/** True where a row consists of one value, without a name for it. */
+export function isPlainRow(fields: readonly Proposal[]): boolean {
+  const [only, ...more] = fields.filter(({ kind }) => kind !== 'note');
+  if (!only || more.length > 0) return false;
+  const isPlain = /^(?:text|richtext|link|image|media|number|icon|date)$/.test(only.kind);
+  return isPlain && only.values.every((value) => value !== undefined);
+}
+
+/** `km-each` on the element of a row; rows of several elements are wrapped instead. */
+function loops({ rows, parts }: RunColumn): PlacedDraft[] {
+  if (parts.length > 1) return [];
+  return rows.flatMap(([element]): PlacedDraft[] => {
+    if (!element) return [];
+    const at = element.startTag.start + 1 + element.name.length;
+    const text = ({ path }: Spoken) => ` km-each="${path}"`;
+    return [{ start: at, end: at, in: 'template', text }];
+  });
+}
+
+/** All rows give way to one. */
+function folds(source: RowSource): PlacedDraft[] {
+  return source.column.at.flatMap((some): PlacedDraft[] => {
+    if (!some || some.length === 0) return [];
+    const { start, end } = rangeOf(some);
+    const gap = gapOf(source.text, some);
+    const text = ({ path }: Spoken, of: PathOf) => [gap.text, ...rowParts(source, path, of)];
+    return [{ start: start - gap.length, end, in: 'template', text }];
+  });
+}
+
+/**
+ * The blanks to stand before each row. A row takes those before the first along, so where rows
+ * stand apart and the first does not, or the other way, the first gives way to the others.
+ */
+function gapOf(source: string, rows: readonly Row[]): { text: string; length: number } {
+  const gaps = rows.map((row) => /[\t\n\f\r ]*$/.exec(source.slice(0, row[0]?.start))?.[0] ?? '');
+  const [first = '', ...others] = gaps;
+  const apart = others.filter((gap) => gap !== '');
+  if (others.length === 0 || apart.length * 2 >= others.length === (first !== '')) {
+    return { text: first, length: first.length };
+  }
+  return { text: apart.length * 2 >= others.length ? (apart[0] ?? '') : '', length: first.length };
+}
+
+function rangeOf(rows: readonly Row[]): Range {
+  return { start: rows[0]?.[0]?.start ?? 0, end: rows.at(-1)?.at(-1)?.end ?? 0 };
+}
+
+function areEqual(rows: readonly Row[], source: string): boolean {
+  const texts = rows.map((row) =>
+    row.map(({ start, end }) => source.slice(start, end).replace(/\s+/g, ' ')).join(''),
+  );
+  return rows.length > 2 && texts.every((text) => text === texts[0]);
+}
+
+/** Many odd fields for few rows speak against a list; rows that repeat content speak for it. */
+function weightOf(fields: readonly Proposal[], rows: readonly Row[]): number {
+  const content = fields.filter(({ weight }) => weight >= 0.5).length;
+  if (content === 0) return 0.3;
+  return rows.length === 2 && fields.length > 2 * content ? 0.5 : 0.9;
+}
+
+function listNames({ rows: [row = []] }: RunColumn, source: string): string[] {
+  const [main] = row;
+  if (!main) return ['rows'];
+  const written = source.slice(main.start, main.end);
+  const isAsking =
+    main.name === 'details' &&
+    /<summary[^>]*>[^<]*\?\s*</.exec(written)?.index === written.indexOf('<summary');
+  if (isAsking) return ['questions'];
+  const roots = [main.parent ?? main];
+  const byClass = main.classes.flatMap((name) => classWords(name, roots));
+  const byRow = [...byClass, nameOfTag(main.name)].filter((name) => name !== '');
+  const byAround = main.parent ? elementNames(main.parent) : [];
+  const isSaid = (name: string) =>
+    !/^(?:list|item|row|section|label|text|link|table|table heading|article)$/.test(name);
+  const said = [...byRow.filter(isSaid), ...byAround.filter(isSaid), ...byRow];
+  return [...new Set(said.map((name) => pluralOf(name)))];
+}
+
+function pluralOf(name: string): string {
+  const words = wordsOf(name);
+  const last = words.pop() ?? 'row';
+  return [...words, plural(singular(last))].join(' ');
+}

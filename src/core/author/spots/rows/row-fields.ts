@@ -1,0 +1,157 @@
+import type { Json } from '../../../model/json-source.ts';
+import { type Atom, type Found, type Mark, type Proposal, replaced } from '../atom.ts';
+import { hole } from '../markup/detector.ts';
+import { coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
+import type { TreeElement, TreeText } from '../tree.ts';
+import type { ProseColumn } from './columns.ts';
+import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
+import type { RowFacts } from './row-facts.ts';
+
+/** What was found in one place, by row. */
+type Atoms = readonly (Atom | undefined)[];
+
+/** The atoms of elements in the same place, by their slots. */
+export function slotsAt(
+  at: readonly (TreeElement | undefined)[],
+  look: FieldsLook,
+  isInRows: boolean,
+): Map<string, Atoms> {
+  const all = at.map((one) => (one ? look.atomsOf(one) : []));
+  const slots = new Map<string, Atoms>();
+  for (const slot of new Set(all.flatMap((atoms) => atoms.map((one) => one.slot)))) {
+    const found = all.map((atoms) => atoms.find((one) => one.slot === slot));
+    const isRich = found.some((one) => one?.kind === 'richtext');
+    const complete = (atom: Atom | undefined, row: number) =>
+      atom ?? (isRich ? richText(at[row], look.source) : plainText(at[row], slot));
+    slots.set(slot, isInRows ? found.map(complete) : found);
+  }
+  return slots;
+}
+
+/** The content of an element where it is a rich text in other rows. */
+function richText(element: TreeElement | undefined, source: string): Atom | undefined {
+  if (!element || element.inner.end <= element.inner.start) return undefined;
+  const { start, end } = element.inner;
+  return isKeptWhole(source.slice(start, end)) ? richTextOf(source, element) : undefined;
+}
+
+/** A text that says little by itself, such as a dash, where other rows have words. */
+function plainText(element: TreeElement | undefined, slot: string): Atom | undefined {
+  const texts = element?.children.filter((one): one is TreeText => one.node === 'text') ?? [];
+  const isAlone = element?.children.length === 1;
+  const text =
+    slot === 'content' && isAlone ? texts[0] : texts[Number(/^text:(\d+)$/.exec(slot)?.[1])];
+  if (!element || !text || (slot === 'content' && !isAlone)) return undefined;
+  return {
+    ...{ kind: 'text', value: text.text, element, slot, names: [], section: 'Content' },
+    marks: [replaced('template', 'text', text.core, hole())],
+    ...{ weight: 0.5, why: 'text' },
+  };
+}
+
+/**
+ * One field for what was found in one place of all rows.
+ *
+ * @throws NoList where rows have different kinds there
+ */
+export function fieldOf(
+  found: Atoms,
+  at: readonly (TreeElement | undefined)[],
+  slot: string,
+  source: string,
+): Proposal {
+  const first = found.find((one) => one) as Atom;
+  const isRich = found.some((one) => one?.kind === 'richtext');
+  const values = found.map((one): Json | undefined => {
+    if (!one || !isRich || one.kind === 'richtext') return one?.value;
+    const [mark] = one.marks;
+    return mark ? source.slice(mark.start, mark.end) : one.value;
+  });
+  const kinds = new Set(found.flatMap((one) => one?.kind ?? []));
+  if (kinds.size > 1 && !isRich) throw new NoList();
+  const strongest = Math.max(...found.map((one) => one?.weight ?? 0));
+  const base = isRich ? (found.find((one) => one?.kind === 'richtext') as Atom) : first;
+  const isFraction = found.some((one) => one?.declares?.type === 'number');
+  const { marks: _, value: __, element: ___, ...about } = base;
+  return {
+    ...{ ...about, slot, values: values.map((value, row) => (at[row] ? value : undefined)) },
+    ...(isFraction ? { declares: { ...base.declares, type: 'number' } } : {}),
+    names: [...new Set(found.flatMap((one) => one?.names ?? []))],
+    weight: strongest,
+    found: found.flatMap((one, row) =>
+      foundIn(one?.marks ?? [], found.length > 1 ? row : undefined),
+    ),
+    drafts: found.flatMap((one) => draftsOf(one?.marks ?? [])),
+  };
+}
+
+function foundIn(marks: readonly Mark[], row: number | undefined): Found[] {
+  const told = marks.flatMap(({ drafts: _, isAside, ...mark }) => (isAside ? [] : [mark]));
+  return row === undefined ? told : told.map((mark) => ({ ...mark, row }));
+}
+
+/** Elements whose words are a label where all rows have the same. */
+const labelNames = /^(?:a|button|label|span|small|i|abbr|dt|th|legend|summary)$/;
+
+/** True for what all rows have in the same words, so that one field is enough for all. */
+export function isSame(
+  { values, kind }: Proposal,
+  at: readonly (TreeElement | undefined)[],
+): boolean {
+  const first = JSON.stringify(values[0]);
+  if (values.length < 2 || values.some((one) => JSON.stringify(one) !== first)) return false;
+  if (kind !== 'text' && kind !== 'richtext' && kind !== 'multiline') return true;
+  const name = at.find((one) => one)?.name ?? '';
+  return values.length > 2 && labelNames.test(name);
+}
+
+/** A text or a number that only counts rows, from 1, is written by the row's own number. */
+export function rowNumber(field: Proposal, { index, slot }: RowFacts): Proposal | undefined {
+  const isCounting = (from: number) =>
+    field.values.length > 1 &&
+    field.values.every((one, row) => String(one) === String((index[row] ?? 0) + from));
+  if (field.kind !== 'text' && field.kind !== 'number') return undefined;
+  if (isCounting(0)) return { ...field, weight: 0.3, why: 'the number of the row' };
+  if (!isCounting(1)) return undefined;
+  const drafts = field.drafts.map((draft) => ({
+    ...draft,
+    text: (_: unknown, of: (slot: string) => string) => {
+      const { path, property } = { path: `${of(slot)}#number`, property: '' };
+      return draft.text({ path, property }, of);
+    },
+  }));
+  return structureOf(field.slot, drafts);
+}
+
+/** A field that stands outside the list, since all rows have the same. */
+export function sharedOf(field: Proposal, found: Atoms): Proposal {
+  const same = found.find((one) => one)?.same;
+  const places = field.found.map(({ row: _, ...place }) => place);
+  return { ...field, values: [field.values[0]], found: places, ...(same ? { same } : {}) };
+}
+
+/** In a row nothing is the same as what stands outside. */
+export function withoutSame({ same: _, ...field }: Proposal): Proposal {
+  return field;
+}
+
+/** Paragraphs and lists of words as one rich text. */
+export function proseField({ at }: ProseColumn, key: string, { source }: FieldsLook): Proposal {
+  const atoms = at.map((stretch): Atom | undefined => {
+    const [first] = stretch ?? [];
+    const last = stretch?.at(-1);
+    if (!first || !last) return undefined;
+    const range = coreOf(source, { start: first.start, end: last.end });
+    const mark = replaced('template', 'text', range, hole());
+    const about = richTextOf(source, first);
+    const value = source.slice(range.start, range.end);
+    return { ...about, value, marks: [mark], why: 'text of several paragraphs' };
+  });
+  const field = fieldOf(
+    atoms,
+    atoms.map((one) => one?.element),
+    key,
+    source,
+  );
+  return { ...field, names: ['text', 'content'] };
+}

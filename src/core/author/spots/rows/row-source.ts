@@ -1,0 +1,120 @@
+import type { Range } from '../../../text/edits.ts';
+import type { PathOf } from '../atom.ts';
+import type { TreeElement } from '../tree.ts';
+import type { Column, ElementColumn, RunColumn } from './columns.ts';
+import type { SplitBy } from './row-attributes.ts';
+
+/** The source of one row, to stand for all of them. */
+export interface RowSource {
+  readonly text: string;
+  readonly column: RunColumn;
+  /** The row that has most. */
+  readonly base: number;
+  /** Elements that are written twice, for some rows one way and for the others another. */
+  readonly split: ReadonlyMap<ElementColumn, SplitBy>;
+}
+
+/** A stretch that gives way to others, within one row. */
+interface Cut extends Range {
+  readonly parts: readonly (string | Range)[];
+}
+
+/** The row in which most was found. */
+export function baseRow({ rows }: RunColumn, countIn: (element: TreeElement) => number): number {
+  const counts = rows.map((row) => row.reduce((sum, one) => sum + countIn(one), 0));
+  return counts.indexOf(Math.max(...counts));
+}
+
+/** The parts that one row is written from, with what only other rows have put in its place. */
+export function rowParts(source: RowSource, path: string, of: PathOf): (string | Range)[] {
+  const { column, base } = source;
+  const row = column.rows[base] ?? [];
+  const written = column.parts.flatMap((part, index): (string | Range)[] => {
+    const [element, before] = [row[index], row[index - 1]];
+    if (!element) return [];
+    const between = before ? [{ start: before.end, end: element.start }] : [];
+    return [...between, ...elementParts(source, part, base, path, of)];
+  });
+  if (column.parts.length === 1) return written;
+  return [`<template km-each="${path}">`, ...written, '</template>'];
+}
+
+function elementParts(
+  source: RowSource,
+  column: ElementColumn,
+  row: number,
+  path: string,
+  of: PathOf,
+): (string | Range)[] {
+  const element = column.at[row];
+  if (!element) return [];
+  const { start, end, inner } = element;
+  const cuts = cutsIn(source, column, row, path, of);
+  const by = source.split.get(column);
+  if (!by) return split({ start, end }, cuts);
+  const content = [...split(inner, cuts), { start: inner.end, end }];
+  const first = column.at.find((one, at) => one && by.rows[at]) ?? element;
+  const other = column.at.find((one, at) => one && !by.rows[at]) ?? element;
+  const asked = by.slot === undefined ? `${path}#first` : of(by.slot);
+  return [
+    ...startTag(first, ` km-when="${asked}"`),
+    ...content,
+    blankBefore(source.text, other.start),
+    ...startTag(other, ` km-when="not ${asked}"`),
+    ...content,
+  ];
+}
+
+function startTag({ startTag: { start, end }, name }: TreeElement, added: string) {
+  const insert = start + 1 + name.length;
+  return [{ start, end: insert }, added, { start: insert, end }];
+}
+
+/** What has to be put in, or written twice, inside what a row has. */
+function cutsIn(
+  source: RowSource,
+  column: ElementColumn,
+  row: number,
+  path: string,
+  of: PathOf,
+): Cut[] {
+  let end = column.at[row]?.inner.start ?? 0;
+  return column.columns.flatMap((child): Cut[] => {
+    const here = extentOf(child, row);
+    if (!here) {
+      const other = child.at.findIndex((one) => one !== undefined);
+      const there = extentOf(child, other);
+      if (!there) return [];
+      const parts =
+        child.type === 'element' ? elementParts(source, child, other, path, of) : [there];
+      return [{ start: end, end, parts: [blankBefore(source.text, there.start), ...parts] }];
+    }
+    end = here.end;
+    if (child.type !== 'element') return [];
+    if (!source.split.has(child)) return cutsIn(source, child, row, path, of);
+    return [{ ...here, parts: elementParts(source, child, row, path, of) }];
+  });
+}
+
+function extentOf(column: Column, row: number): Range | undefined {
+  const found = column.at[row];
+  if (found === undefined) return undefined;
+  const elements = 'length' in found ? (found.flat() as readonly TreeElement[]) : [found];
+  const [first] = elements;
+  const last = elements.at(-1);
+  return first && last ? { start: first.start, end: last.end } : undefined;
+}
+
+function split({ start, end }: Range, cuts: readonly Cut[]): (string | Range)[] {
+  const parts: (string | Range)[] = [];
+  let from = start;
+  for (const cut of cuts) {
+    parts.push({ start: from, end: cut.start }, ...cut.parts);
+    from = cut.end;
+  }
+  return [...parts, { start: from, end }];
+}
+
+function blankBefore(text: string, offset: number): string {
+  return /[\t\n\f\r ]*$/.exec(text.slice(Math.max(0, offset - 400), offset))?.[0] ?? '';
+}

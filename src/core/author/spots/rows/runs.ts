@@ -1,0 +1,107 @@
+import { type TreeElement, within } from '../tree.ts';
+import { areAlike, likeness, type Row } from './likeness.ts';
+
+/** What telling rows from other siblings takes. */
+export interface RowLook {
+  /** True for an element in which something was found that could be a field. */
+  readonly hasContent: (element: TreeElement) => boolean;
+  /** How many things were found in it. */
+  readonly countIn: (element: TreeElement) => number;
+  /** True for an id that the script looks up by itself. */
+  readonly isLookedUp: (id: string) => boolean;
+  readonly source: string;
+  /** True for an element that is edited as one text, with all that is in it. */
+  readonly isOneText: (element: TreeElement) => boolean;
+}
+
+/** Elements that are rows by what they are, however few. */
+const rowNames = new Set([
+  ...[
+    'li',
+    'tr',
+    'option',
+    'optgroup',
+    'details',
+    'figure',
+    'article',
+    'blockquote',
+    'tbody',
+    'dt',
+  ],
+]);
+
+/** Elements that are parts of something, however many. */
+const partNames = new Set([
+  ...['td', 'th', 'br', 'hr', 'wbr', 'source', 'track', 'col', 'script', 'style', 'link', 'meta'],
+  ...['template', 'param', 'thead', 'tfoot', 'colgroup', 'noscript'],
+]);
+
+/** So many siblings make up one row at most. */
+const widestRow = 3;
+
+/**
+ * The first rows among siblings from an index on: the smallest number of elements that repeats.
+ *
+ * @returns undefined where none begin there
+ */
+export function rowsAt(
+  siblings: readonly TreeElement[],
+  from: number,
+  look: RowLook,
+): readonly Row[] | undefined {
+  for (let size = 1; size <= widestRow; size += 1) {
+    const first = siblings.slice(from, from + size);
+    if (first.length < size) return undefined;
+    if (size > 1 && first.every((one) => likeness(one, first[0] as TreeElement) > 0)) continue;
+    const rows = [first];
+    for (let at = from + size; at + size <= siblings.length; at += size) {
+      const next = siblings.slice(at, at + size);
+      if (!areAlike(first, next) || !areAlike(rows.at(-1) as Row, next)) break;
+      rows.push(next);
+    }
+    if (rows.length > 1 && isList(rows, look)) return rows;
+  }
+  return undefined;
+}
+
+/** True where siblings that are alike are rows, not parts that happen to be alike. */
+function isList(rows: readonly Row[], look: RowLook): boolean {
+  const [first = []] = rows;
+  const [main] = first;
+  if (!main || first.some(({ name, isHtml }) => !isHtml || partNames.has(name))) return false;
+  const all = rows.flat();
+  if (!all.some((one) => look.hasContent(one)) && rows.length < 3) return false;
+  if (all.some((one) => [...one.attributes.keys()].some((name) => name.startsWith('km-'))))
+    return false;
+  if (hasOwnIds(all, look) || areFormParts(rows)) return false;
+  if (first.length > 1) return rows.length > 1 && all.every((one) => look.hasContent(one));
+  if (rowNames.has(main.name)) return true;
+  const classes = rows.map(([one]) => one?.classes ?? []);
+  const isProse = main.name === 'p' && classes.every((names) => names.length === 0);
+  if (isProse) return false;
+  if (rows.length > 2) return true;
+  // Two of a kind are rows where each is made of several parts, and neither is a special one.
+  const [one, other] = classes as [readonly string[], readonly string[]];
+  const areSpecial =
+    one.some((name) => !other.includes(name)) && other.some((name) => !one.includes(name));
+  return one.length > 0 && !areSpecial && all.every((each) => look.countIn(each) > 1);
+}
+
+/** True where the script asks for parts of single rows by their ids. */
+function hasOwnIds(all: readonly TreeElement[], { isLookedUp }: RowLook): boolean {
+  return all.some((row) =>
+    [...within(row)].some((one) => isLookedUp(one.attributes.get('id')?.text ?? '')),
+  );
+}
+
+/** True for boxes of a form that each ask for something else. */
+function areFormParts(rows: readonly Row[]): boolean {
+  const names = rows.map((row) =>
+    row
+      .flatMap((one) => [...within(one)])
+      .filter(({ name }) => /^(?:input|select|textarea)$/.test(name))
+      .map(({ attributes }) => attributes.get('name')?.text ?? attributes.get('id')?.text ?? ''),
+  );
+  if (names.every((one) => one.length === 0)) return false;
+  return names.some((one) => one.join(' ') !== names[0]?.join(' '));
+}

@@ -1,0 +1,46 @@
+import type { Json } from '../../../model/json-source.ts';
+import type { Proposal } from '../atom.ts';
+
+/**
+ * Joins the fields of a row that hold the same in every row: a number in a text and in an
+ * attribute, a name and what a screen reader says, an id and the link to it.
+ */
+export function joinSame(fields: readonly Proposal[]): Proposal[] {
+  const joined: Proposal[] = [];
+  for (const field of fields) {
+    const index = joined.findIndex((one) => isSame(one, field));
+    const other = joined[index];
+    if (!other) joined.push(field);
+    else joined[index] = join(other, field);
+  }
+  return joined;
+}
+
+const plain = new Set(['text', 'number']);
+
+function isSame(a: Proposal, b: Proposal): boolean {
+  const areTexts = plain.has(a.kind) && plain.has(b.kind);
+  const areOf = (...kinds: readonly string[]) => a.kind === b.kind && kinds.includes(a.kind);
+  if (!areTexts && !areOf('image', 'icon', 'switch')) return false;
+  if (a.fixedName !== undefined || b.fixedName !== undefined) return false;
+  const [one, other] = [a.values.map(keyOf), b.values.map(keyOf)];
+  return new Set(one).size > 1 && one.every((key, row) => key === other[row]);
+}
+
+function keyOf(value: Json | undefined): string {
+  if (typeof value === 'object' && value !== null && 'src' in value) return String(value.src);
+  return typeof value === 'object' ? JSON.stringify(value) : String(value ?? '');
+}
+
+/** One field for both; a number where one of them is a number, since the code counts on it. */
+function join(a: Proposal, b: Proposal): Proposal {
+  const main = b.kind === 'number' ? b : a;
+  return {
+    ...main,
+    names: [...new Set([...main.names, ...(main === a ? b : a).names])],
+    weight: Math.max(a.weight, b.weight),
+    found: [...a.found, ...b.found],
+    drafts: [...a.drafts, ...b.drafts],
+    joined: [...(a.joined ?? []), ...(b.joined ?? []), main === a ? b.slot : a.slot],
+  };
+}

@@ -1,0 +1,48 @@
+import type { Proposal } from '../atom.ts';
+import { wordsOf } from '../names/words.ts';
+
+const countWords = new Set([
+  'count',
+  'total',
+  'number',
+  'length',
+  'amount',
+  'slides',
+  'items',
+  'steps',
+  'max',
+]);
+
+/**
+ * Binds numbers of the script that must equal a number of rows to those rows: `const total = 3`
+ * beside three slides.
+ *
+ * @returns the proposals of markup with those places, and the numbers that are none of their own
+ */
+export function boundCounts(
+  markup: readonly Proposal[],
+  scripted: readonly Proposal[],
+): { readonly lists: Proposal[]; readonly taken: readonly Proposal[] } {
+  const taken: Proposal[] = [];
+  const lists = markup.map((list): Proposal => {
+    const count = list.rows?.spans.length === 1 ? list.rows.spans[0]?.length : undefined;
+    if (count === undefined) return list;
+    const same = scripted.filter((one) => {
+      const isCount = one.kind === 'number' && one.values[0] === count && !taken.includes(one);
+      const words = one.names.flatMap((name) => wordsOf(name));
+      const own = new Set(list.names.flatMap((name) => wordsOf(name)));
+      return isCount && words.some((word) => countWords.has(word) || own.has(word));
+    });
+    if (same.length === 0) return list;
+    taken.push(...same);
+    const drafts = same.flatMap((one) =>
+      one.found.map(({ start, end }) => ({
+        ...{ start, end, in: 'script' as const },
+        text: ({ path }: { path: string }) => `mould.values.${path}.length`,
+      })),
+    );
+    const found = [...list.found, ...same.flatMap((one) => one.found)];
+    return { ...list, found, drafts: [...list.drafts, ...drafts] };
+  });
+  return { lists, taken };
+}

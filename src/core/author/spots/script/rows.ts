@@ -1,0 +1,106 @@
+import type { Syntax } from '../../../compile/script/syntax.ts';
+import { type Atom, type Proposal, proposalOf } from '../atom.ts';
+import { plural, singular, wordsOf } from '../names/words.ts';
+import { literalAtom } from './literal.ts';
+
+/** A list that a script holds, of plain values or of objects with the same members. */
+export function rowsOf(
+  node: Syntax,
+  { name, isChanged }: { readonly name: string; readonly isChanged: boolean },
+): Proposal | undefined {
+  const elements = node.type === 'ArrayExpression' ? (node.elements as (Syntax | null)[]) : [];
+  const rows = elements.filter((one) => one !== null);
+  if (rows.length < 2 || rows.length < elements.length) return undefined;
+  const isPlain = !rows.some(({ type }) => type === 'ObjectExpression');
+  const fields = isPlain ? plainField(rows, name) : objectFields(rows);
+  if (!fields || fields.length === 0) return undefined;
+  const range = { start: node.start, end: node.end, in: 'script' } as const;
+  const words = wordsOf(name);
+  const last = words.pop() ?? 'item';
+  const text = ({ path }: { path: string }) => written(`mould.values.${path}`, fields, isChanged);
+  return {
+    ...{ kind: 'list', values: [null], slot: `list@${node.start}`, section: 'Content' },
+    rows: { name: singular(last), fields, spans: [rows.map((_, index) => index)], isPlain },
+    found: [{ ...range, as: 'literal' }],
+    drafts: [{ ...range, text }],
+    names: [[...words, plural(singular(last))].join(' ')],
+    ...{ weight: 0.85, why: `the list ${name}, ${rows.length} rows` },
+  };
+}
+
+/** The values as the script knew them: addresses bare, and a list of its own to change. */
+function written(values: string, fields: readonly Proposal[], isChanged: boolean): string {
+  const members = fields.flatMap(({ fixedName = '', kind }) => {
+    const member = { link: 'href', image: 'src', media: 'src' }[kind as string];
+    return member ? [{ name: fixedName, member }] : [];
+  });
+  const [first] = members;
+  if (!first) return isChanged ? `[...${values}]` : values;
+  if (first.name === '') return `${values}.map((one) => one.${first.member})`;
+  const changed = members.map(({ name, member }) => `${name}: one.${name}.${member}`);
+  return `${values}.map((one) => ({ ...one, ${changed.join(', ')} }))`;
+}
+
+function plainField(rows: readonly Syntax[], name: string): Proposal[] | undefined {
+  return fieldOf(
+    '',
+    rows.map((row) => literalAtom(row, name, { names: [], weight: 0.85 })),
+  );
+}
+
+function objectFields(rows: readonly Syntax[]): Proposal[] | undefined {
+  const names = new Set<string>();
+  const members: Map<string, Syntax>[] = [];
+  for (const row of rows) {
+    if (row.type !== 'ObjectExpression') return undefined;
+    const found = new Map<string, Syntax>();
+    for (const one of row.properties as Syntax[]) {
+      const key = one.key as Syntax | undefined;
+      const name = String(key?.name ?? key?.value ?? '');
+      const isPlain = one.type === 'Property' && one.computed !== true && one.method !== true;
+      if (!isPlain || !/^[A-Za-z][A-Za-z0-9]*$/.test(name) || name === 'row') return undefined;
+      names.add(name);
+      found.set(name, one.value as Syntax);
+    }
+    members.push(found);
+  }
+  const fields = [...names].map((name) =>
+    fieldOf(
+      name,
+      members.map((one) => {
+        const node = one.get(name);
+        return node ? atomOf(node, name) : null;
+      }),
+    ),
+  );
+  if (fields.some((one) => one === undefined)) return undefined;
+  return fields.flatMap((one) => one ?? []);
+}
+
+/** A value in a row: each text counts, since a row has to be whole. */
+function atomOf(node: Syntax, name: string): Atom | undefined {
+  return literalAtom(node, name, { names: [wordsOf(name).join(' ')], weight: 0.85, isInRow: true });
+}
+
+/**
+ * The field that atoms of one member make.
+ *
+ * @param atoms one a row; null where the row has none
+ * @returns undefined where one is no plain value, or where they are of different kinds
+ */
+function fieldOf(
+  name: string,
+  atoms: readonly (Atom | null | undefined)[],
+): Proposal[] | undefined {
+  const there = atoms.filter((one) => one !== null);
+  if (there.some((one) => one === undefined)) return undefined;
+  const [first] = there;
+  if (!first || there.some((one) => one?.kind !== first.kind)) return undefined;
+  const { same: _, ...proposal } = proposalOf(first);
+  const found = atoms.flatMap((one, row) => {
+    const [mark] = one?.marks ?? [];
+    return mark ? [{ start: mark.start, end: mark.end, in: mark.in, as: mark.as, row }] : [];
+  });
+  const values = atoms.map((one) => one?.value);
+  return [{ ...proposal, values, found, drafts: [], fixedName: name }];
+}

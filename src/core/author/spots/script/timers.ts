@@ -1,0 +1,30 @@
+import type { Syntax } from '../../../compile/script/syntax.ts';
+import { type Proposal, proposalOf } from '../atom.ts';
+import { isTimer, type ScriptDetector } from './detector.ts';
+import { literalAtom } from './literal.ts';
+
+/** Times written right into a timer; a clock's own second is none to change. */
+export const timers: ScriptDetector = ({ script }) =>
+  script.of('CallExpression').flatMap(({ node }): Proposal[] => {
+    const [, time] = node.arguments as Syntax[];
+    const callee = node.callee as Syntax;
+    if (!time || !isTimer(callee)) return [];
+    const name = String((callee.property as Syntax | undefined)?.name ?? callee.name);
+    const isEvery = name === 'setInterval';
+    const literal = time.type === 'BinaryExpression' ? factorOf(time) : time;
+    if (literal?.type !== 'Literal' || typeof literal.value !== 'number') return [];
+    if (literal.value < 50 || (isEvery && literal.value === 1000)) return [];
+    const atom = literalAtom(literal, 'delay', {
+      names: isEvery ? ['interval', 'time between'] : ['delay', 'pause'],
+      weight: literal.value >= 1500 || literal !== time ? 0.75 : 0.55,
+      why: isEvery ? 'how often it happens' : 'how long it waits',
+      isTimed: true,
+    });
+    return atom ? [proposalOf(atom)] : [];
+  });
+
+/** The number in `index * 150`. */
+function factorOf({ operator, left, right }: Syntax): Syntax | undefined {
+  if (operator !== '*') return undefined;
+  return [left as Syntax, right as Syntax].find(({ type }) => type === 'Literal');
+}

@@ -1,0 +1,73 @@
+import type { Atom } from '../atom.ts';
+import {
+  type StyleDetector,
+  type Styled,
+  type StyleLook,
+  styledIn,
+  valueStart,
+  variableMark,
+} from './detector.ts';
+import { colorKey, isPlainColor, type ValuePart, valueParts } from './values.ts';
+
+/** Properties that take colours; elsewhere such a word names something else. */
+const takesColor =
+  /^(?:-webkit-)?(?:color|background|border|outline|box-shadow|text-shadow|fill|stroke|accent-color|caret-color|text-decoration|scrollbar|column-rule|text-emphasis|filter|drop-shadow|text-fill-color|text-stroke)/;
+
+/** Colours in declarations. */
+export const colors: StyleDetector = (look) =>
+  styledIn(look).flatMap((styled) => {
+    const { property, value } = styled.declaration;
+    if (!takesColor.test(property)) return [];
+    const start = valueStart(look.style.text, styled.declaration);
+    return valueParts(value, start)
+      .filter(({ type }) => type === 'color')
+      .map((part) => colorAtom(look, styled, part));
+  });
+
+function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
+  const { property } = styled.declaration;
+  const key = colorKey(part.text);
+  const isShadow = /shadow|filter/.test(property) || key.startsWith('rgba');
+  return {
+    ...{ kind: 'color', value: part.text, marks: [variableMark(part)] },
+    slot: `${property}@${part.start}`,
+    names: colorNames(styled, property),
+    section: 'Look',
+    weight: isShadow ? 0.35 : isPlainColor(part.text) && !isProminent(look, styled) ? 0.5 : 0.85,
+    why: isShadow ? 'the colour of a shadow' : `the colour of ${toldRole(property)}`,
+    same: `color ${key}`,
+  };
+}
+
+/** True for what is seen first: the root, the rows, and the parts of a table. */
+function isProminent({ rows }: StyleLook, { subject }: Styled): boolean {
+  return (
+    subject.isRoot ||
+    subject.classes.some((name) => rows.has(name)) ||
+    /^(?:thead|tbody|tfoot|tr|th|td)$/.test(subject.type ?? '')
+  );
+}
+
+function roleOf(property: string): string {
+  if (/^background/.test(property)) return 'background';
+  if (/^(?:border|outline|column-rule)/.test(property)) return 'border';
+  if (/shadow|filter/.test(property)) return 'shadow';
+  if (/^fill/.test(property)) return 'fill';
+  return /^stroke/.test(property) ? 'line' : 'color';
+}
+
+function colorNames({ subject }: Styled, property: string): string[] {
+  const role = roleOf(property);
+  if (subject.isRoot)
+    return [role === 'color' ? 'text color' : role === 'border' ? 'border color' : role];
+  const what = role === 'color' ? 'color' : role === 'background' ? 'background' : `${role} color`;
+  return [...subject.names.map((name) => `${name} ${what}`), what];
+}
+
+function toldRole(property: string): string {
+  const told: Readonly<Record<string, string>> = {
+    ...{ background: 'a ground', border: 'a border', shadow: 'a shadow', fill: 'a surface' },
+    ...{ line: 'a line', color: 'text' },
+  };
+  return told[roleOf(property)] ?? 'something';
+}

@@ -1,0 +1,52 @@
+import type { Range } from '../../../text/edits.ts';
+import type { StyleDeclaration, StyleSource } from '../../check/subject/style-source.ts';
+import type { Atom } from '../atom.ts';
+import { type Mark, replaced } from '../atom.ts';
+import type { TreeElement } from '../tree.ts';
+import { type RuleSubject, subjectOf } from './rule-subject.ts';
+
+/** What detectors in style may ask about. */
+export interface StyleLook {
+  readonly style: StyleSource;
+  readonly roots: readonly TreeElement[];
+  /** Class names of elements that repeat, and of the elements around them. */
+  readonly rows: ReadonlySet<string>;
+  readonly containers: ReadonlySet<string>;
+  /** The size of type of the page's root, in px; undefined where nobody can know it. */
+  readonly rootPx: number | undefined;
+  /** True for a custom property that the script sets. */
+  readonly isSetByScript: (property: string) => boolean;
+}
+
+/** Looks through a style sheet for what could be fields. */
+export type StyleDetector = (look: StyleLook) => readonly Atom[];
+
+/** A declaration that values may be bound in, with what its rule styles. */
+export interface Styled {
+  readonly declaration: StyleDeclaration;
+  readonly subject: RuleSubject;
+  /** True where it stands in no condition. */
+  readonly isPlain: boolean;
+}
+
+/** Declarations of elements, in source order: those where `var()` is understood. */
+export function styledIn({ style, roots }: StyleLook): Styled[] {
+  return style.declarations.flatMap((declaration) => {
+    const { rule } = declaration;
+    if (!rule || rule.conditions.some((one) => one.startsWith('property '))) return [];
+    const isPlain = rule.conditions.every((one) => /^(?:layer|scope)\b/.test(one));
+    return [{ declaration, subject: subjectOf(rule, roots), isPlain }];
+  });
+}
+
+/** Where the value of a declaration begins, past blanks. */
+export function valueStart(style: string, { valueOffset }: StyleDeclaration): number {
+  return valueOffset + (/^\s*/.exec(style.slice(valueOffset))?.[0].length ?? 0);
+}
+
+/** A part of a value that gives way to the field's custom property. */
+export function variableMark(range: Range, member?: string): Mark {
+  return replaced('style', 'value', range, ({ property }) =>
+    member ? `var(${property}-${member})` : `var(${property})`,
+  );
+}

@@ -1,0 +1,192 @@
+import type { JsonObject } from '../../../model/json-source.ts';
+import type { Atom, Mark } from '../atom.ts';
+import {
+  type StyleDetector,
+  type Styled,
+  type StyleLook,
+  styledIn,
+  valueStart,
+  variableMark,
+} from './detector.ts';
+import { withoutRem } from './rem.ts';
+import { valueParts } from './values.ts';
+import { maxWidthOf } from './widths.ts';
+
+/** Sizes that somebody would set: of letters, corners, gaps, and of the whole. */
+export const lengths: StyleDetector = (look) => {
+  const all = styledIn(look).flatMap((styled) => lengthOf(look, styled) ?? []);
+  const plain = all.filter(({ styled }) => styled.isPlain);
+  const countOf = (rule: LengthRule) => plain.filter((one) => one.rule === rule).length;
+  const sizes = plain.filter(({ rule }) => rule.size);
+  const largest = Math.max(0, ...sizes.map(({ px }) => px));
+  return plain.flatMap((one): Atom[] => {
+    const { rule, styled } = one;
+    const weight = rule.weigh({ ...one, look, isOnly: countOf(rule) === 1, largest });
+    if (weight === 0) return [];
+    const { marks, below, value } = narrower(one, all);
+    const { subject } = styled;
+    const names = rule.rootName && subject.isRoot ? [rule.rootName] : [];
+    return [
+      {
+        ...{ kind: 'length', value, marks, slot: `${styled.declaration.property}@${one.at.start}` },
+        ...(below ? { declares: { below } } : {}),
+        names: [...names, ...subject.names.map((name) => `${name} ${rule.name}`), rule.name],
+        ...{ section: 'Look', weight, why: rule.why },
+      },
+    ];
+  });
+};
+
+interface Weighed extends Length {
+  readonly look: StyleLook;
+  /** True for the only length of its rule in the sheet. */
+  readonly isOnly: boolean;
+  /** The largest size of letters, in px. */
+  readonly largest: number;
+}
+
+interface LengthRule {
+  readonly property: RegExp;
+  readonly name: string;
+  /** Its name where it is of the root. */
+  readonly rootName?: string;
+  readonly why: string;
+  readonly size?: true;
+  /** 0 for what is no choice of anybody. */
+  readonly weigh: (one: Weighed) => number;
+}
+
+const isRow = ({ look, styled: { subject } }: Weighed) =>
+  !subject.isState &&
+  (subject.classes.some((name) => look.rows.has(name)) ||
+    (subject.classes.length === 0 && look.rows.has(`<${subject.type}`)));
+const isAround = ({ look, styled: { subject } }: Weighed) =>
+  [...subject.classes, ...(subject.id ? [`#${subject.id}`] : [])].some((name) =>
+    look.containers.has(name),
+  );
+
+/** What is a size to set, by property, with how sure that is. */
+const rules: readonly LengthRule[] = [
+  {
+    ...{ property: /^(?:font-size)$/, name: 'size', why: 'the size of letters', size: true },
+    rootName: 'text size',
+    weigh: (one) =>
+      (one.isOnly && /px$/.test(one.value) && (one.styled.subject.isRoot || isRow(one))) ||
+      (one.px === one.largest && one.px >= 24 && !one.styled.subject.isState && !isSign(one))
+        ? 0.7
+        : 0.4,
+  },
+  {
+    ...{ property: /^border-radius$/, name: 'corner radius', rootName: 'corner radius' },
+    why: 'how round corners are',
+    weigh: (one) =>
+      // A radius that large only makes ends round.
+      one.px >= 99
+        ? 0
+        : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 12
+          ? 0.7
+          : 0.45,
+  },
+  {
+    ...{ property: /^(?:grid-|row-|column-)?gap$/, name: 'gap', rootName: 'gap' },
+    why: 'the room between parts',
+    weigh: (one) => (isAround(one) && (one.px >= 16 || one.isOnly) ? 0.75 : 0.4),
+  },
+  {
+    ...{ property: /^padding$/, name: 'padding', rootName: 'padding' },
+    why: 'the room inside',
+    weigh: (one) => (isRow(one) && isAlone(one) ? 0.5 : one.styled.subject.isRoot ? 0.45 : 0),
+  },
+  {
+    ...{ property: /^(?:max-)?width$/, name: 'width', rootName: 'width' },
+    why: 'a width that sets the size of it all',
+    weigh: (one) => {
+      if (one.styled.subject.isRoot) return 0.8;
+      if (!isSizing(one)) return 0;
+      const isWhole =
+        /^max-/.test(one.styled.declaration.property) && /[3-9]\d\dpx|\d{4}px/.test(one.value);
+      return isRow(one) || isPicture(one) || (isWhole && one.styled.subject.type === undefined)
+        ? 0.65
+        : 0.4;
+    },
+  },
+  {
+    ...{ property: /^(?:min-|max-)?height$/, name: 'height', rootName: 'height' },
+    why: 'a height that sets the size of it all',
+    weigh: (one) => (one.styled.subject.isRoot || isRow(one) ? 0.75 : isSizing(one) ? 0.4 : 0),
+  },
+  {
+    ...{ property: /^grid-template-columns$/, name: 'column width', rootName: 'column width' },
+    why: 'how wide columns are',
+    weigh: (one) => (isAround(one) && one.part.functions.includes('repeat') ? 0.65 : 0.4),
+  },
+];
+
+function isPicture({ styled: { subject } }: Weighed): boolean {
+  return subject.type === 'img' || subject.type === 'video';
+}
+
+/** True for a button that shows a mark instead of words. */
+function isSign({ styled: { subject } }: Weighed): boolean {
+  return subject.names.some((name) => /close|prev|next|arrow|icon|toggle|back/.test(name));
+}
+
+function isAlone({ styled, part }: Weighed): boolean {
+  return styled.declaration.value === part.text;
+}
+
+/** True for a part large enough to be a size, not a trait of drawing. */
+function isSizing({ px, styled }: Weighed): boolean {
+  return px >= 60 && !styled.subject.isState;
+}
+
+interface Length {
+  readonly styled: Styled;
+  readonly rule: LengthRule;
+  readonly part: ReturnType<typeof valueParts>[number];
+  readonly at: { readonly start: number; readonly end: number };
+  readonly value: string;
+  /** About how many px it is. */
+  readonly px: number;
+}
+
+function lengthOf(look: StyleLook, styled: Styled): Length | undefined {
+  const { property, value: written } = styled.declaration;
+  const rule = rules.find((one) => one.property.test(property));
+  if (!rule) return undefined;
+  const parts = valueParts(written, valueStart(look.style.text, styled.declaration));
+  const [part, ...more] = parts;
+  if (part?.type !== 'length' || more.some(({ type }) => type === 'length')) return undefined;
+  const isWhole = part.text === written;
+  const isInGrid = property === 'grid-template-columns' && !part.functions.includes('minmax');
+  if (!isWhole && !isInGrid) return undefined;
+  const value = withoutRem(part.text, look.rootPx);
+  const number = Number.parseFloat(value ?? '0');
+  if (value === undefined || number <= 0) return undefined;
+  const px = /em$/i.test(value) ? number * 16 : number;
+  return { styled, rule, part, at: part, value, px };
+}
+
+/** What media queries make of a length for the same elements: places, and values by width. */
+function narrower(one: Length, all: readonly Length[]) {
+  const marks: Mark[] = [variableMark(one.at)];
+  const { rule } = one.styled.declaration;
+  const same = all.filter(
+    (other) =>
+      !other.styled.isPlain &&
+      other.styled.declaration.property === one.styled.declaration.property &&
+      selectorOf(other.styled) === selectorOf(one.styled),
+  );
+  const [only, ...more] = same;
+  const width = only && more.length === 0 ? maxWidthOf(only.styled) : undefined;
+  if (!rule || !only || !width) return { marks, below: undefined, value: one.value };
+  marks.push(variableMark(only.at));
+  const below: JsonObject = { [String(width.below)]: width.isBelow ? only.value : one.value };
+  return { marks, below, value: width.isBelow ? one.value : only.value };
+}
+
+function selectorOf({ declaration: { rule } }: Styled): string {
+  return rule
+    ? JSON.stringify(rule.node.prelude, (key, value) => (key === 'loc' ? undefined : value))
+    : '';
+}

@@ -1,0 +1,176 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { findSpots } from '../../src/core/author/spots/find-spots.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
+import { Refusal } from '../../src/core/problem/refusal.ts';
+import { casesHome } from '../spots/score.ts';
+import { mouldOf } from '../support/mould.ts';
+
+const parts = ['template', 'style', 'script', 'manifestText'] as const;
+const textsOf = (mould: Mould) => parts.map((part) => mould[part]);
+
+const snippets: (readonly [name: string, text: string])[] = [
+  ...readdirSync(casesHome).map(
+    (name) => [name, readFileSync(`${casesHome}${name}/snippet.html`, 'utf8')] as const,
+  ),
+];
+const importOf = (name: string, text: string): Mould =>
+  importSnippet([{ name: `${name}.html`, text }]).mould;
+const [, voices = ''] = snippets.find(([name]) => name === 'voices') ?? [];
+
+const refusalOf = (act: () => unknown): string => {
+  try {
+    act();
+  } catch (error) {
+    if (error instanceof Refusal) return error.message;
+    throw error;
+  }
+  return '';
+};
+
+describe('binding', () => {
+  it.each(snippets)(
+    '%s: taken and dropped in any order, its files are what they were',
+    (name, text) => {
+      const mould = importOf(name, text);
+      const { mould: bound, ties, findings } = bindSpots(mould, 'recommended');
+      expect(findings).toEqual([]);
+      expect(compileMould(bound).findings.filter(({ level }) => level === 'error')).toEqual([]);
+      const names = ties.map(({ field }) => field);
+      for (const order of [names, [...names].sort()]) {
+        let left = bound;
+        for (const one of order) {
+          left = unbindField(left, one).mould;
+          expect(compileMould(left).isSound).toBe(true);
+        }
+        expect(textsOf(left)).toEqual(textsOf(mould));
+        expect(left.files['ties.json']).toBeUndefined();
+      }
+    },
+  );
+
+  it('changes nothing else: what is not replaced stands as it stood', () => {
+    const text =
+      "<!-- kept -->\r\n<h2  class='a'\ttitle=Hello>\n\tTrams &amp; more </h2>\r\n<P>x</P>";
+    const mould = importOf('odd', text);
+    const { mould: bound } = bindSpots(mould, [{ id: 'heading' }, { id: 'headingHint' }]);
+    expect(bound.template).toBe(
+      '<!-- kept -->\r\n<h2  class=\'a\'\ttitle="{~headingHint~}">\n\t{~heading~} </h2>\r\n<P>x</P>\n'.slice(
+        0,
+        mould.template.length + 60,
+      ),
+    );
+  });
+
+  it('goes on where some spots are bound, and by names of one’s own', () => {
+    const mould = importOf('voices', voices);
+    const first = bindSpots(mould, [{ id: 'heading', name: 'question' }]).mould;
+    const second = bindSpots(first, [{ id: 'voices' }, { id: 'interval', name: 'pause' }]).mould;
+    const fields = Object.keys(second.manifest.fields.properties as object);
+    expect(fields).toEqual(['question', 'voices', 'pause']);
+    expect(findSpots(second).map(({ id }) => id)).not.toContain('voices');
+    const back = ['question', 'pause', 'voices'].reduce(
+      (one, name) => unbindField(one, name).mould,
+      second,
+    );
+    expect(textsOf(back)).toEqual(textsOf(mould));
+  });
+
+  it('keeps what somebody edited beside it, also when it is taken back', () => {
+    const mould = importOf('voices', voices);
+    const bound = bindSpots(mould, 'recommended').mould;
+    const edit = (one: Mould) => ({
+      ...one,
+      template: one.template.replace(
+        '<section class="voices">',
+        '<section class="voices" lang="en">',
+      ),
+      style: one.style.replace('overflow: hidden;', 'overflow: clip;'),
+    });
+    const names = Object.keys(bound.manifest.fields.properties as object);
+    const back = names.reduce((one, name) => unbindField(one, name).mould, edit(bound));
+    expect(textsOf(back)).toEqual(textsOf(edit(mould)));
+  });
+
+  it('leaves a binding that was edited itself to its author', () => {
+    const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
+    const edited = { ...bound, template: bound.template.replace('{~heading~}', '{~heading~}!') };
+    const { mould, findings } = bindSpots(edited, []);
+    expect(textsOf(mould)).toEqual(textsOf(edited));
+    const back = unbindField(edited, 'heading');
+    expect(back.mould.template).toContain('What visitors say!');
+    expect([...findings, ...back.findings].map(({ code }) => code)).toContain(
+      'bind/default-put-back',
+    );
+  });
+
+  it('puts the default back where nothing was noted, and says so', () => {
+    const mould = mouldOf({
+      fields: {
+        heading: { type: 'string', default: 'Trams & more' },
+        tint: { kind: 'color', default: 'teal' },
+        more: { kind: 'link', default: { href: '/t', text: 'All' } },
+        pause: { kind: 'duration', default: '2s' },
+      },
+      template: '<h2 title="{~heading~}">{~heading~}</h2><a href="{~more~}">{~more~}</a>',
+      style: 'h2 { color: var(--tint, red) }',
+      script: 'wait(mould.values.pause);',
+    });
+    const names = ['heading', 'tint', 'more', 'pause'];
+    const done = names.map((name) => unbindField(mould, name).findings.map(({ code }) => code));
+    expect(done).toEqual(names.map(() => ['bind/default-put-back']));
+    const back = names.reduce((one, name) => unbindField(one, name).mould, mould);
+    expect(textsOf(back).slice(0, 3)).toEqual([
+      '<h2 title="Trams &amp; more">Trams &amp; more</h2><a href="/t">All</a>',
+      'h2 { color: teal }',
+      'wait(2000);',
+    ]);
+  });
+
+  it.each([
+    ['a spot that is not there', 'hedding', 'No spot is called hedding. Did you mean heading?'],
+    ['a name that is taken', 'heading=voices,voices', 'There is a field called voices already.'],
+    ['a name that is none', 'heading=my title', 'my title cannot be the name of a field.'],
+  ])('refuses %s', (_, asked, message) => {
+    const takes = asked.split(',').map((one) => {
+      const [id = '', name] = one.split('=');
+      return name === undefined ? { id } : { id, name };
+    });
+    expect(refusalOf(() => bindSpots(importOf('voices', voices), takes))).toBe(message);
+  });
+
+  it.each([
+    [
+      'no field',
+      'hedding',
+      'No field is called hedding, so that nothing can be put back. Did you mean heading?',
+    ],
+    [
+      'a field of a row',
+      'voices.source',
+      'voices.source stands in each row of voices, and every row had something else there.',
+    ],
+  ])('takes back %s', (_, path, message) => {
+    const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
+    expect(refusalOf(() => unbindField(bound, path))).toBe(message);
+  });
+
+  it('does not count on ties that cannot be read', () => {
+    const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
+    for (const text of [
+      '',
+      '[]',
+      '{"format":2}',
+      '{"format":1,"ties":[{}]}',
+      '{"format":1,"ties":[{"field":"a","changes":[{}]}]}',
+    ]) {
+      const broken = { ...bound, files: { ...bound.files, 'ties.json': text } };
+      const { findings } = bindSpots(broken, []);
+      expect(findings.map(({ code }) => code)).toEqual(['bind/broken-ties']);
+    }
+  });
+});
