@@ -93,13 +93,22 @@ function renamed(
   return nameFields(chosen, [], asked);
 }
 
-/** The fields that leave the cast as it was; tried together, and one by one where they do not. */
+/** The fields that leave the cast as it was; tried together, and in halves where they do not. */
 function faithfulOf(base: Mould, fields: readonly NamedField[]) {
   const isFaithful = faithfulTo(base);
-  if (fields.length === 0 || isFaithful(fields)) return { kept: fields, left: [] };
   const kept: NamedField[] = [];
   const left: NamedField[] = [];
-  for (const field of fields) (isFaithful([...kept, field]) ? kept : left).push(field);
+  const sort = (some: readonly NamedField[]) => {
+    if (some.length === 0) return;
+    if (isFaithful([...kept, ...some])) kept.push(...some);
+    else if (some.length === 1) left.push(...some);
+    else {
+      const half = Math.ceil(some.length / 2);
+      sort(some.slice(0, half));
+      sort(some.slice(half));
+    }
+  };
+  sort(fields);
   return { kept, left };
 }
 

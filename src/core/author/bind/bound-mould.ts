@@ -36,22 +36,22 @@ export function isMade(
 
 /** The mould with fields declared and bound, for trying them. */
 export function withFields(mould: Mould, fields: readonly NamedField[]): Mould {
-  const rendered = renderSources(mould, fields.flatMap(changesOf));
-  const declared = Object.fromEntries(fields.map((one) => [one.name, declarationOf(one)]));
-  const manifest = { ...mould.manifest, fields: withDeclared(mould.manifest.fields, declared) };
-  return {
-    ...{ ...mould, manifest, manifestText: JSON.stringify(manifest) },
-    template: rendered.template.text,
-    style: rendered.style.text,
-    script: rendered.script.text,
-  };
+  return withDeclared(mould, fields, fields.flatMap(changesOf));
 }
 
-function withDeclared(
-  fields: FieldSchema,
-  more: Readonly<Record<string, FieldSchema>>,
-): FieldSchema {
-  return { ...fields, properties: { ...(fields.properties as FieldSchema), ...more } };
+/** The mould with fields declared, and with changes made. */
+export function withDeclared(
+  mould: Mould,
+  fields: readonly NamedField[],
+  changes: readonly PlacedChange[],
+): Mould {
+  const { template, style, script } = renderSources(mould, changes);
+  const { fields: before } = mould.manifest;
+  const more = Object.fromEntries(fields.map((one) => [one.name, declarationOf(one)]));
+  const properties = { ...(before.properties as FieldSchema), ...more };
+  const manifest = { ...mould.manifest, fields: { ...before, properties } };
+  const sources = { template: template.text, style: style.text, script: script.text };
+  return { ...mould, manifest, manifestText: JSON.stringify(manifest), ...sources };
 }
 
 const formattingOptions = { insertSpaces: true, tabSize: 2, eol: '\n' };

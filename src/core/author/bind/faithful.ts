@@ -1,8 +1,10 @@
 import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
 import { compileMould } from '../../compile/compile-mould.ts';
 import type { Mould } from '../../model/mould.ts';
+import type { Range } from '../../text/edits.ts';
 import type { NamedField } from '../spots/names/named.ts';
-import { withFields } from './bound-mould.ts';
+import { renderSources, withDeclared, withFields } from './bound-mould.ts';
+import { changesOf } from './changes.ts';
 
 /**
  * Tells of fields whether binding them leaves a mould's cast with its defaults as it was. It is
@@ -16,6 +18,47 @@ export function faithfulTo(mould: Mould): (fields: readonly NamedField[]) => boo
     const after = markupOf(bound);
     return after !== undefined && isSame(before, after, bound.style, mould.template);
   };
+}
+
+/**
+ * Tells the same of fields in a part of the template, with nothing but that part cast: it takes so
+ * long as the part is, not as the mould.
+ *
+ * @param around names of the elements that the part stands in, outermost first
+ */
+export function isFaithfulPiece(
+  mould: Mould,
+  fields: readonly NamedField[],
+  around: readonly string[],
+): boolean {
+  const changes = fields.flatMap(changesOf);
+  const own = changes.filter((one) => one.in === 'template');
+  const start = Math.min(...own.map((one) => one.start));
+  const end = Math.max(...own.map((one) => one.end));
+  // In one element, so that the root of the cast adds none.
+  const names = ['div', ...around];
+  const open = names.map((name) => `<${name}>`).join('');
+  const close = names.map((name) => `</${name}>`).reverse();
+  const template = open + mould.template.slice(start, end) + close.join('');
+  const { format, name, version, fields: declared } = mould.manifest;
+  const manifest = { format, name, version, fields: declared };
+  const piece: Mould = { ...mould, manifest, template, style: '', script: '' };
+  const by = open.length - start;
+  const moved = own.map((one) => ({
+    ...moveRange(one, by),
+    in: one.in,
+    parts: one.parts.map((part) => (typeof part === 'string' ? part : moveRange(part, by))),
+  }));
+  const after = markupOf(withDeclared(piece, fields, moved));
+  const style = renderSources(
+    mould,
+    changes.filter((one) => one.in === 'style'),
+  ).style.text;
+  return after !== undefined && isSame(template, after, style, mould.template);
+}
+
+function moveRange({ start, end }: Range, by: number): Range {
+  return { start: start + by, end: end + by };
 }
 
 function markupOf(mould: Mould): string | undefined {
@@ -68,7 +111,8 @@ function attribute(
   { isGone, isNew }: Look,
 ): string {
   // A drawing written by its kind is kept from screen readers, as drawings without words are.
-  if (name === 'aria-hidden') return '';
+  // Handlers, and what marks a cast, are written otherwise.
+  if (name === 'aria-hidden' || /^(?:on|data-(?:mould|cast|look|km-on)$)/.test(name)) return '';
   if (name === 'rel') {
     const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');
     return words.length > 0 ? `rel=${words.sort().join(' ')}` : '';
@@ -78,8 +122,8 @@ function attribute(
     const style = told.map((one) => one.replace(/\s*:\s*/, ':').trim()).join(';');
     return style === '' ? '' : `style=${style.replace(/;+$/, '')}`;
   }
-  // Ids end in the cast's own where something refers to them; handlers are counted.
-  if (name !== 'class') return `${name}=${value.replace(/~c\b/g, '').replace(/^(\w+):\d+$/, '$1')}`;
+  // Ids end in the cast's own where something refers to them.
+  if (name !== 'class') return `${name}=${value.replace(/~c\b/g, '')}`;
   const classes = value.split(/\s+/).filter((one) => one !== '' && !isGone(one));
   return classes.length > 0 ? `class=${classes.sort().join(' ')}` : '';
 }

@@ -1,6 +1,6 @@
 import type { Mould } from '../../model/mould.ts';
 import type { PlacedChange } from '../bind/changes.ts';
-import { faithfulTo } from '../bind/faithful.ts';
+import { isFaithfulPiece } from '../bind/faithful.ts';
 import type { Bound } from '../bind/ties.ts';
 import type { Proposal } from './atom.ts';
 import { type NamedField, nameFields } from './names/named.ts';
@@ -9,8 +9,9 @@ import { propose } from './propose.ts';
 /** The fields that could still be made of a mould, named; of what is bound already, none. */
 export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
   const base = { ...mould, ...before };
-  const isFaithful = faithfulTo(base);
-  const proposals = propose(base, (proposal) => isFaithful(nameFields([proposal])));
+  const proposals = propose(base, (proposal, around) => {
+    return isFaithfulPiece(base, nameFields([proposal]), around);
+  });
   const bound = ties.flatMap(({ changes }) => changes);
   const taken = Object.keys((mould.manifest.fields.properties as object | undefined) ?? {});
   return nameFields(

@@ -1,18 +1,13 @@
 import { parseSources } from '../../compile/parse-sources.ts';
 import { rootSizePx } from '../../compile/style/root-size.ts';
 import type { Mould } from '../../model/mould.ts';
+import { Coverage } from '../../text/coverage.ts';
 import type { Range } from '../../text/edits.ts';
 import { readScriptSource } from '../check/subject/script-source.ts';
 import { readStyleSource } from '../check/subject/style-source.ts';
-import {
-  type Atom,
-  type Mark,
-  type PlacedDraft,
-  type Proposal,
-  proposalOf,
-  sections,
-} from './atom.ts';
-import { markupDetectors } from './markup/detectors.ts';
+import { type PlacedDraft, type Proposal, proposalOf, sections } from './atom.ts';
+import { atomsIn, countsOf } from './markup/atoms-in.ts';
+import { blocksOf } from './names/element-names.ts';
 import { columnsIn } from './rows/columns.ts';
 import type { FieldsLook } from './rows/fields.ts';
 import { fieldsIn } from './rows/fields-in.ts';
@@ -22,9 +17,9 @@ import { mergeSame } from './same/merge.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
-import type { StyleLook } from './style/detector.ts';
+import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
-import { childrenOf, readTree, type Tree, type TreeElement, within } from './tree.ts';
+import { childrenOf, elementsWithin, readTree, type Tree, type TreeElement } from './tree.ts';
 
 /**
  * Everything in a mould's sources that could be a field: what detectors find, rows made into lists,
@@ -50,12 +45,14 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const own = [...(atoms.get(tree.root) ?? []).map(proposalOf), ...found.flatMap((one) => one.own)];
   const markup = joinLists(own, (a, b) => areTied(tree, a, b));
   const shared = found.flatMap((one) => one.shared);
+  const roots = rootsOf(tree);
   const styled = inStyle(markup, {
-    ...{ style, roots: rootsOf(tree), ...rowClassesIn(markup, tree) },
+    ...{ style, styled: styledIn(style, roots), blocks: blocksOf(roots) },
+    ...rowClassesIn(markup, tree),
     rootPx: rootSizePx(parsed.style.tree),
     isSetByScript: (property) => mould.script.includes(property),
   });
-  const scripted = inScript(mould, script);
+  const scripted = inScript(script);
   const counted = boundCounts(markup, scripted);
   const taken = new Set(counted.taken);
   const rest = [...shared, ...styled, ...scripted.filter((one) => !taken.has(one))];
@@ -71,66 +68,9 @@ function isNamedIn(script: string, word: string): boolean {
   );
 }
 
-/** The atoms of each element; a place belongs to whom it was found by first. */
-function atomsIn(tree: Tree, isWritten: ReturnType<typeof writtenBy>): Map<TreeElement, Atom[]> {
-  const taken: Range[] = [];
-  const isFree = ({ start, end }: Range) =>
-    !taken.some((one) => one.start < end && start < one.end);
-  const atoms = new Map<TreeElement, Atom[]>();
-  const look = { tree, isWritten };
-  for (const detect of markupDetectors) {
-    for (const element of [tree.root, ...tree.elements]) {
-      for (const atom of detect(element, look)) {
-        if (!atom.marks.every(isFree)) continue;
-        taken.push(...atom.marks.filter(({ start, end }) => end > start));
-        atoms.set(element, [...(atoms.get(element) ?? []), atom]);
-      }
-    }
-  }
-  return atoms;
-}
-
-function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
-  const counts = new Map<TreeElement, number>();
-  const marks = new Map<TreeElement, Mark[]>();
-  for (const [element, own] of atoms) {
-    const count = own.filter(
-      ({ slot, section }) => slot !== 'rank' && section === 'Content',
-    ).length;
-    for (let one: TreeElement | undefined = element; one; one = one.parent) {
-      counts.set(one, (counts.get(one) ?? 0) + count);
-    }
-    // Places may stand on elements inside, such as a source in a film.
-    for (const inner of within(element)) {
-      const here = own
-        .flatMap((atom) => atom.marks)
-        .filter((mark) => contains(inner.startTag, mark) || contains(mark, inner));
-      if (here.length > 0) marks.set(inner, [...(marks.get(inner) ?? []), ...here]);
-    }
-  }
-  const countIn = (element: TreeElement) => counts.get(element) ?? 0;
-  return {
-    atomsOf: (element: TreeElement) => atoms.get(element) ?? [],
-    marksIn: (element: TreeElement) => marks.get(element) ?? [],
-    isOneText: (element: TreeElement) =>
-      (atoms.get(element) ?? []).some(
-        ({ kind, slot, marks: [mark] }) =>
-          (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
-      ),
-    ...{ countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
-  };
-}
-
-function contains(a: Range, b: Range): boolean {
-  return a.start <= b.start && b.end <= a.end;
-}
-
 /** True where a row of one list names the id of a row of the other. */
 function areTied(tree: Tree, a: Proposal, b: Proposal): boolean {
-  const elementsIn = ({ found }: Proposal) =>
-    tree.elements.filter((one) =>
-      found.some(({ start, end }) => one.start >= start && one.end <= end),
-    );
+  const elementsIn = ({ found }: Proposal) => found.flatMap((row) => elementsWithin(tree, row));
   const [one, other] = [elementsIn(a), elementsIn(b)];
   const names = (from: readonly TreeElement[], to: readonly TreeElement[]) => {
     const ids = new Set(to.flatMap(({ attributes }) => attributes.get('id')?.text ?? []));
@@ -154,14 +94,14 @@ function rootsOf(tree: Tree): TreeElement[] {
 /** The classes of rows and of what they are in. */
 function rowClassesIn(
   proposals: readonly Proposal[],
-  { elements }: Tree,
+  tree: Tree,
 ): Pick<StyleLook, 'rows' | 'containers'> {
   const rows = new Set<string>();
   const containers = new Set<string>();
   const lists = listsIn(proposals);
   for (const { found } of lists) {
-    for (const { start, end } of found) {
-      const row = elements.find((one) => one.start === start && one.end <= end);
+    for (const place of found) {
+      const [row] = elementsWithin(tree, place);
       for (const name of row ? classesDown(row) : []) rows.add(name);
       if (row?.classes.length === 0) rows.add(`<${row.name}`);
       for (const name of row?.parent?.classes ?? []) containers.add(name);
@@ -189,33 +129,34 @@ function listsIn(proposals: readonly Proposal[]): Proposal[] {
 
 function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
   const found = styleDetectors.flatMap((detect) => detect(look).map(proposalOf));
-  return withoutOverlaps(found, markup.flatMap(draftsIn));
+  const before = markup.flatMap(draftsIn).filter((draft) => draft.in === 'style');
+  return withoutOverlaps(found, look.style.text.length, before);
 }
 
 function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
   return [...drafts, ...(rows?.fields ?? []).flatMap(draftsIn)];
 }
 
-function inScript(mould: Mould, script: ReturnType<typeof readScriptSource>): Proposal[] {
-  if (!script.program || mould.script === '') return [];
+function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
+  if (!script.program || script.text === '') return [];
   const look = lookAtScript(script);
-  return withoutOverlaps(scriptDetectors.flatMap((detect) => detect(look)));
+  return withoutOverlaps(
+    scriptDetectors.flatMap((detect) => detect(look)),
+    script.text.length,
+  );
 }
 
-/** What was found first stands; a place is filled once. */
+/** What was found first stands; a place of a source of so many characters is filled once. */
 function withoutOverlaps(
   proposals: readonly Proposal[],
-  before: readonly (Range & { readonly in: string })[] = [],
+  length: number,
+  before: readonly Range[] = [],
 ): Proposal[] {
-  const taken = [...before];
+  const taken = new Coverage(length);
+  for (const one of before) taken.take(one);
   return proposals.filter(({ found }) => {
-    const isFree = found.every(
-      (one) =>
-        !taken.some(
-          (other) => other.in === one.in && other.start < one.end && one.start < other.end,
-        ),
-    );
-    if (isFree) taken.push(...found);
+    const isFree = found.every((one) => taken.isFree(one));
+    if (isFree) for (const one of found) taken.take(one);
     return isFree;
   });
 }

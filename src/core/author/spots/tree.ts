@@ -171,6 +171,19 @@ export function childrenOf({ children }: TreeElement): TreeElement[] {
   return children.filter((one) => one.node === 'element');
 }
 
+/** The elements that begin within a stretch, in source order. */
+export function elementsWithin({ elements }: Tree, { start, end }: Range): readonly TreeElement[] {
+  let low = 0;
+  for (let high = elements.length; low < high; ) {
+    const middle = (low + high) >> 1;
+    if ((elements[middle] as TreeElement).start < start) low = middle + 1;
+    else high = middle;
+  }
+  let to = low;
+  while (to < elements.length && (elements[to] as TreeElement).start < end) to += 1;
+  return elements.slice(low, to);
+}
+
 /** All in an element, itself first, in source order. */
 export function* within(element: TreeElement): Generator<TreeElement> {
   yield element;

@@ -1,3 +1,4 @@
+import { blankBefore } from '../../../text/blanks.ts';
 import type { Atom, Mark, Spoken } from '../atom.ts';
 import { replaced } from '../atom.ts';
 import type { Written } from '../script/written.ts';
@@ -26,7 +27,7 @@ export function attributeMark(
 
 /** An attribute as a place that is cut out, with the blanks before it. */
 export function cutMark(source: string, { start, end }: TreeAttribute): Mark {
-  const blank = /[\t\n\f\r ]*$/.exec(source.slice(0, start))?.[0].length ?? 0;
+  const blank = blankBefore(source, start).length;
   const drafts = [{ start: start - blank, end, text: () => '' }];
   return { start, end, in: 'template', as: 'attribute', drafts, isAside: true };
 }

@@ -52,54 +52,47 @@ export function nameOfTag(name: string): string {
   );
 }
 
+/** Names of blocks, which the names of their parts begin with. */
+export type Blocks = ReadonlySet<string>;
+
+/** The names of the blocks that elements are: their classes and ids, as one and as several. */
+export function blocksOf(roots: readonly TreeElement[]): Blocks {
+  const names = roots.flatMap((root) => [...root.classes, root.attributes.get('id')?.text ?? '']);
+  return new Set(names.flatMap((name) => (name === '' ? [] : [name, name.replace(/s$/, '')])));
+}
+
 /**
  * Words for a class name: what comes after the block's own name, without modifiers and without
  * what only speaks of looks or states; none where nothing is left.
  */
-export function classWords(name: string, roots: readonly TreeElement[]): string[] {
+export function classWords(name: string, blocks: Blocks): string[] {
   const [base = '', modifier] = name.split(/--/);
-  if (
-    modifier &&
-    !base.includes('__') &&
-    withoutBlock(base, roots) === base &&
-    isBlock(base, roots)
-  ) {
-    return [modifier];
-  }
-  const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, roots);
+  if (modifier && blocks.has(base)) return [modifier];
+  const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, blocks);
   const words = own.replace(/^js[-_]/, '').replace(/^(?:is|has)[-_].*$/, '');
   if (wordless.test(words) || wordsOf(words).join('').length < 2) return [];
   return [words];
 }
 
-function isBlock(name: string, roots: readonly TreeElement[]): boolean {
-  return roots.some(({ classes }) => classes.includes(name));
-}
-
 /** Words without the name of the block at their beginning: `voices bg` → `bg`. */
-export function withoutPrefix(words: string, roots: readonly TreeElement[]): string {
-  return withoutBlock(words.replace(/ /g, '-'), roots).replace(/-/g, ' ');
+export function withoutPrefix(words: string, blocks: Blocks): string {
+  return withoutBlock(words.replace(/ /g, '-'), blocks).replace(/-/g, ' ');
 }
 
-function withoutBlock(name: string, roots: readonly TreeElement[]): string {
-  const blocks = roots.flatMap((root) => [...root.classes, root.attributes.get('id')?.text ?? '']);
-  for (const block of blocks) {
-    for (const prefix of [block, block.replace(/s$/, '')]) {
-      if (prefix === '' || name.length <= prefix.length + 1) continue;
-      if (name.startsWith(`${prefix}-`) || name.startsWith(`${prefix}_`)) {
-        return name.slice(prefix.length).replace(/^[-_]+/, '');
-      }
-    }
+function withoutBlock(name: string, blocks: Blocks): string {
+  for (let at = name.length - 2; at > 0; at -= 1) {
+    if (!/[-_]/.test(name[at] as string) || !blocks.has(name.slice(0, at))) continue;
+    return name.slice(at).replace(/^[-_]+/, '');
   }
   return name;
 }
 
 /** Words to name what an element holds, the best first: its classes, its id, its role. */
 export function elementNames(element: TreeElement): string[] {
-  const roots = [topOf(element)];
-  const classes = element.classes.flatMap((name) => classWords(name, roots));
+  const blocks = blocksOf([topOf(element)]);
+  const classes = element.classes.flatMap((name) => classWords(name, blocks));
   const id = element.attributes.get('id')?.text ?? '';
-  const byId = id === '' || /\d/.test(id) || id.length < 3 ? [] : classWords(id, roots);
+  const byId = id === '' || /\d/.test(id) || id.length < 3 ? [] : classWords(id, blocks);
   const role = nameOfTag(element.name);
   const isTop = element.parent === undefined || element.parent.name === '';
   const own = isTop ? [] : [...classes, ...byId];

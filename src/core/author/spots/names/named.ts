@@ -22,13 +22,13 @@ export function nameFields(
   taken: Iterable<string> = [],
   asked: ReadonlyMap<string, string> = new Map(),
 ): NamedField[] {
-  return nameIn(proposals, '', new Set([...taken, ...asked.values()]), asked);
+  return nameIn(proposals, '', new Used([...taken, ...asked.values()]), asked);
 }
 
 function nameIn(
   proposals: readonly Proposal[],
   around: string,
-  used: Set<string>,
+  used: Used,
   asked: ReadonlyMap<string, string>,
 ): NamedField[] {
   return proposals.map((proposal): NamedField => {
@@ -42,7 +42,7 @@ function nameIn(
     const { rows } = proposal;
     if (!rows) return { ...about, ...spoken, items: [] };
     if (!rows.isPlain)
-      return { ...about, ...spoken, items: nameIn(rows.fields, path, new Set(['row']), asked) };
+      return { ...about, ...spoken, items: nameIn(rows.fields, path, new Used(['row']), asked) };
     const items = rows.fields.map((field): NamedField => {
       const isValue = field.kind !== 'note';
       const own = { name: isValue ? '' : 'note', title: titleWords(rows.name) };
@@ -57,21 +57,48 @@ function titleOf(words: string, { fixedName }: Proposal): string {
 }
 
 /** Words for a name that is free: its own, then what it says, then which of several it is. */
-function freeWords({ names, values, kind, slot }: Proposal, used: ReadonlySet<string>): string {
-  const isFree = (words: string) => {
-    const name = camelName(words);
-    return /^[a-z]/i.test(name) && !used.has(name) && !used.has(name.toLowerCase());
-  };
+function freeWords(proposal: Proposal, used: Used): string {
+  const { kind, slot } = proposal;
   if (kind === 'note') return `note ${slot}`;
-  const own = names.filter((words) => camelName(words) !== '');
-  const said = isWords.test(kind) ? saidBy(values[0] ?? null) : '';
+  for (const words of wordsFor(proposal)) if (used.isFree(words)) return words;
+  const [first = kindWords[kind] ?? kind] = proposal.names.filter((one) => camelName(one) !== '');
+  return used.counted(first);
+}
+
+function* wordsFor({ names, values, kind }: Proposal): Generator<string> {
+  const own = new Set(names.filter((words) => camelName(words) !== ''));
   const [first = kindWords[kind] ?? kind] = own;
-  const further = said === '' ? [] : [`${said} ${first}`, said];
-  const counted = ordinals.map((word) => `${word} ${first}`);
-  const found = [...own, first, ...further, ...counted].find(isFree);
-  if (found !== undefined) return found;
-  for (let number = 8; ; number += 1) {
-    if (isFree(`${first} ${number}`)) return `${first} ${number}`;
+  yield* own;
+  yield first;
+  const said = isWords.test(kind) ? saidBy(values[0] ?? null) : '';
+  if (said !== '') yield* [`${said} ${first}`, said];
+  yield* ordinals.map((word) => `${word} ${first}`);
+}
+
+/** Names in use beside each other. */
+class Used {
+  private readonly names: Set<string>;
+  private readonly counts = new Map<string, number>();
+
+  constructor(names: Iterable<string>) {
+    this.names = new Set(names);
+  }
+
+  add(name: string): void {
+    this.names.add(name);
+  }
+
+  isFree(words: string): boolean {
+    const name = camelName(words);
+    return /^[a-z]/i.test(name) && !this.names.has(name) && !this.names.has(name.toLowerCase());
+  }
+
+  /** Words with the next number, where all better ones are in use. */
+  counted(words: string): string {
+    for (let number = (this.counts.get(words) ?? 7) + 1; ; number += 1) {
+      this.counts.set(words, number);
+      if (this.isFree(`${words} ${number}`)) return `${words} ${number}`;
+    }
   }
 }
 

@@ -1,4 +1,5 @@
 import type { Proposal } from '../atom.ts';
+import type { TreeElement } from '../tree.ts';
 import { columnsIn, type ElementColumn, type RunColumn } from './columns.ts';
 import { withCondition } from './conditions.ts';
 import { differences } from './differences.ts';
@@ -58,11 +59,19 @@ export const fieldsIn: FieldsIn = (column, key, parent, facts, look) => {
   return { own: withCondition(own, at, key, isThere), shared, split };
 };
 
+/** Names of the elements that something stands in, outermost first. */
+function namesAround(element: TreeElement | undefined): string[] {
+  const names: string[] = [];
+  for (let one = element?.parent; one && one.name !== ''; one = one.parent) names.unshift(one.name);
+  return names;
+}
+
 /** The list that rows make; where they cannot be one, what is in each of them. */
 function listOrParts(column: RunColumn, key: string, look: FieldsLook): Fields {
   try {
     const list = listOf(column, key, look, fieldsIn);
-    if (list.own.every(look.isFaithful)) return list;
+    const around = namesAround(column.rows[0]?.[0]);
+    if (list.own.every((one) => look.isFaithful(one, around))) return list;
   } catch (error) {
     if (!(error instanceof NoList)) throw error;
   }

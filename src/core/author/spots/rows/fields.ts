@@ -15,7 +15,7 @@ export interface FieldsLook extends RowLook {
   /** True for a class that script speaks of. */
   readonly isInScript: (name: string) => boolean;
   /** True for a list which, bound, casts what was there before. */
-  readonly isFaithful: (list: Proposal) => boolean;
+  readonly isFaithful: (list: Proposal, around: readonly string[]) => boolean;
 }
 
 /** The fields that columns make, and what is the same in all their rows. */

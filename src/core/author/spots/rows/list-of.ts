@@ -1,6 +1,7 @@
+import { blankBefore } from '../../../text/blanks.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { PathOf, PlacedDraft, Proposal, Spoken } from '../atom.ts';
-import { classWords, elementNames, nameOfTag } from '../names/element-names.ts';
+import { blocksOf, classWords, elementNames, nameOfTag } from '../names/element-names.ts';
 import { plural, singular, wordsOf } from '../names/words.ts';
 import type { RunColumn } from './columns.ts';
 import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
@@ -102,7 +103,7 @@ function folds(source: RowSource): PlacedDraft[] {
  * stand apart and the first does not, or the other way, the first gives way to the others.
  */
 function gapOf(source: string, rows: readonly Row[]): { text: string; length: number } {
-  const gaps = rows.map((row) => /[\t\n\f\r ]*$/.exec(source.slice(0, row[0]?.start))?.[0] ?? '');
+  const gaps = rows.map((row) => blankBefore(source, row[0]?.start ?? 0));
   const [first = '', ...others] = gaps;
   const apart = others.filter((gap) => gap !== '');
   if (others.length === 0 || apart.length * 2 >= others.length === (first !== '')) {
@@ -137,8 +138,8 @@ function listNames({ rows: [row = []] }: RunColumn, source: string): string[] {
     main.name === 'details' &&
     /<summary[^>]*>[^<]*\?\s*</.exec(written)?.index === written.indexOf('<summary');
   if (isAsking) return ['questions'];
-  const roots = [main.parent ?? main];
-  const byClass = main.classes.flatMap((name) => classWords(name, roots));
+  const blocks = blocksOf([main.parent ?? main]);
+  const byClass = main.classes.flatMap((name) => classWords(name, blocks));
   const byRow = [...byClass, nameOfTag(main.name)].filter((name) => name !== '');
   const byAround = main.parent ? elementNames(main.parent) : [];
   const isSaid = (name: string) =>

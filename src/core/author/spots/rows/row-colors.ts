@@ -1,4 +1,5 @@
 import type { CssNode } from 'css-tree';
+import { blankBefore } from '../../../text/blanks.ts';
 import type { StyleRule, StyleSource } from '../../check/subject/style-source.ts';
 import type { PlacedDraft } from '../atom.ts';
 import { valueStart } from '../style/detector.ts';
@@ -29,12 +30,12 @@ export function rowColor(
 ): RowColor | undefined {
   const rows = at.filter((one) => one !== undefined);
   if (rows.length < 2 || rows.length < at.length) return undefined;
-  const shared = rows[0]?.classes.find((name) =>
-    rows.every(({ classes }) => classes.includes(name)),
-  );
-  const own = rows.map(({ classes }) =>
-    classes.filter((name) => rows.filter((one) => one.classes.includes(name)).length === 1),
-  );
+  const counts = new Map<string, number>();
+  for (const { classes } of rows) {
+    for (const name of classes) counts.set(name, (counts.get(name) ?? 0) + 1);
+  }
+  const shared = rows[0]?.classes.find((name) => counts.get(name) === rows.length);
+  const own = rows.map(({ classes }) => classes.filter((name) => counts.get(name) === 1));
   if (shared === undefined || own.some((names) => names.length !== 1)) return undefined;
   const names = own.map(([name]) => name as string);
   if (names.some(isSpokenOf)) return undefined;
@@ -47,7 +48,7 @@ export function rowColor(
     if (!rule || !part) return [];
     if (index > 0) {
       const range = { start: rule.offset, end: rule.node.loc?.end.offset ?? rule.offset };
-      const blank = /\s*$/.exec(style.text.slice(0, range.start))?.[0].length ?? 0;
+      const blank = blankBefore(style.text, range.start).length;
       return [{ start: range.start - blank, end: range.end, in: 'style', text: () => '' }];
     }
     const { start, end } = { start: rule.offset, end: rule.offset + 1 + (names[0] ?? '').length };

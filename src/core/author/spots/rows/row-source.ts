@@ -1,3 +1,4 @@
+import { blankBefore } from '../../../text/blanks.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { PathOf } from '../atom.ts';
 import type { TreeElement } from '../tree.ts';
@@ -113,8 +114,4 @@ function split({ start, end }: Range, cuts: readonly Cut[]): (string | Range)[] 
     from = cut.end;
   }
   return [...parts, { start: from, end }];
-}
-
-function blankBefore(text: string, offset: number): string {
-  return /[\t\n\f\r ]*$/.exec(text.slice(Math.max(0, offset - 400), offset))?.[0] ?? '';
 }

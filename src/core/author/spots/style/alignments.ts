@@ -1,5 +1,5 @@
 import type { Atom } from '../atom.ts';
-import { type StyleDetector, styledIn, valueStart, variableMark } from './detector.ts';
+import { type StyleDetector, valueStart, variableMark } from './detector.ts';
 
 const aligned: Readonly<Record<string, readonly string[]>> = {
   'text-align': ['start', 'center', 'end', 'left', 'right', 'justify'],
@@ -7,7 +7,7 @@ const aligned: Readonly<Record<string, readonly string[]>> = {
 
 /** How the root sets its lines. */
 export const alignments: StyleDetector = (look) =>
-  styledIn(look).flatMap((styled): Atom[] => {
+  look.styled.flatMap((styled): Atom[] => {
     const { property, value } = styled.declaration;
     const choices = aligned[property];
     if (!choices?.includes(value) || !styled.subject.isRoot || !styled.isPlain) return [];

@@ -3,7 +3,6 @@ import {
   type StyleDetector,
   type Styled,
   type StyleLook,
-  styledIn,
   valueStart,
   variableMark,
 } from './detector.ts';
@@ -15,7 +14,7 @@ const takesColor =
 
 /** Colours in declarations. */
 export const colors: StyleDetector = (look) =>
-  styledIn(look).flatMap((styled) => {
+  look.styled.flatMap((styled) => {
     const { property, value } = styled.declaration;
     if (!takesColor.test(property)) return [];
     const start = valueStart(look.style.text, styled.declaration);

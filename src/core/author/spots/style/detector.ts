@@ -1,14 +1,17 @@
 import type { Range } from '../../../text/edits.ts';
-import type { StyleDeclaration, StyleSource } from '../../check/subject/style-source.ts';
+import type { StyleDeclaration, StyleRule, StyleSource } from '../../check/subject/style-source.ts';
 import type { Atom } from '../atom.ts';
 import { type Mark, replaced } from '../atom.ts';
+import { type Blocks, blocksOf } from '../names/element-names.ts';
 import type { TreeElement } from '../tree.ts';
 import { type RuleSubject, subjectOf } from './rule-subject.ts';
 
 /** What detectors in style may ask about. */
 export interface StyleLook {
   readonly style: StyleSource;
-  readonly roots: readonly TreeElement[];
+  /** Declarations of elements, in source order: those where `var()` is understood. */
+  readonly styled: readonly Styled[];
+  readonly blocks: Blocks;
   /** Class names of elements that repeat, and of the elements around them. */
   readonly rows: ReadonlySet<string>;
   readonly containers: ReadonlySet<string>;
@@ -29,13 +32,20 @@ export interface Styled {
   readonly isPlain: boolean;
 }
 
-/** Declarations of elements, in source order: those where `var()` is understood. */
-export function styledIn({ style, roots }: StyleLook): Styled[] {
+/** The declarations of a sheet that values may be bound in, with what their rules style. */
+export function styledIn(style: StyleSource, roots: readonly TreeElement[]): Styled[] {
+  const blocks = blocksOf(roots);
+  const subjects = new Map<StyleRule, RuleSubject>();
+  const subjectIn = (rule: StyleRule) => {
+    const subject = subjects.get(rule) ?? subjectOf(rule, roots, blocks);
+    subjects.set(rule, subject);
+    return subject;
+  };
   return style.declarations.flatMap((declaration) => {
     const { rule } = declaration;
     if (!rule || rule.conditions.some((one) => one.startsWith('property '))) return [];
     const isPlain = rule.conditions.every((one) => /^(?:layer|scope)\b/.test(one));
-    return [{ declaration, subject: subjectOf(rule, roots), isPlain }];
+    return [{ declaration, subject: subjectIn(rule), isPlain }];
   });
 }
 

@@ -1,12 +1,12 @@
 import type { Atom } from '../atom.ts';
-import { type StyleDetector, type Styled, styledIn, valueStart, variableMark } from './detector.ts';
+import { type StyleDetector, type Styled, valueStart, variableMark } from './detector.ts';
 import { valueParts } from './values.ts';
 
 const timed = /^(?:-webkit-)?(transition|animation)(?:-(duration|delay))?$/;
 
 /** How long transitions and animations take, and how long they wait. */
 export const durations: StyleDetector = (look) =>
-  styledIn(look).flatMap((styled) => {
+  look.styled.flatMap((styled) => {
     const [, what, longhand] = timed.exec(styled.declaration.property) ?? [];
     if (what === undefined) return [];
     const { value } = styled.declaration;

@@ -4,7 +4,6 @@ import {
   type StyleDetector,
   type Styled,
   type StyleLook,
-  styledIn,
   valueStart,
   variableMark,
 } from './detector.ts';
@@ -14,7 +13,7 @@ import { maxWidthOf } from './widths.ts';
 
 /** Sizes that somebody would set: of letters, corners, gaps, and of the whole. */
 export const lengths: StyleDetector = (look) => {
-  const all = styledIn(look).flatMap((styled) => lengthOf(look, styled) ?? []);
+  const all = look.styled.flatMap((styled) => lengthOf(look, styled) ?? []);
   const plain = all.filter(({ styled }) => styled.isPlain);
   const countOf = (rule: LengthRule) => plain.filter((one) => one.rule === rule).length;
   const sizes = plain.filter(({ rule }) => rule.size);

@@ -4,19 +4,13 @@ import type { KindName } from '../../../model/kinds.ts';
 import { extentOnLines } from '../../../text/edits.ts';
 import type { Atom, Mark, Section } from '../atom.ts';
 import { withoutPrefix } from '../names/element-names.ts';
-import {
-  type StyleDetector,
-  type Styled,
-  type StyleLook,
-  styledIn,
-  valueStart,
-} from './detector.ts';
+import { type StyleDetector, type Styled, type StyleLook, valueStart } from './detector.ts';
 import { withoutRem } from './rem.ts';
 import { colorKey, valueParts } from './values.ts';
 
 /** The custom properties that the author declared: what is meant to be changed. */
 export const ownProperties: StyleDetector = (look) => {
-  const all = styledIn(look).filter(({ declaration }) => declaration.property.startsWith('--'));
+  const all = look.styled.filter(({ declaration }) => declaration.property.startsWith('--'));
   const byName = new Map<string, Styled[]>();
   for (const one of all) {
     const { property } = one.declaration;
@@ -71,7 +65,7 @@ function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean)
   return [
     {
       ...{ ...read, value: valueAs(read.kind, value), declares, marks: [mark], slot: property },
-      names: [withoutPrefix(words, look.roots), words],
+      names: [withoutPrefix(words, look.blocks), words],
       ...{ weight: 0.95, why: 'a custom property of the author' },
       ...(read.kind === 'color' ? { same: `color ${colorKey(value)}` } : {}),
     },

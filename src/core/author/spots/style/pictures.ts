@@ -1,10 +1,10 @@
 import { isSafeAddress } from '../../../model/safe-address.ts';
-import { type StyleDetector, styledIn, valueStart, variableMark } from './detector.ts';
+import { type StyleDetector, valueStart, variableMark } from './detector.ts';
 import { valueParts } from './values.ts';
 
 /** Pictures that style shows. */
 export const stylePictures: StyleDetector = (look) =>
-  styledIn(look).flatMap((styled) => {
+  look.styled.flatMap((styled) => {
     const { property, value } = styled.declaration;
     if (!/^(?:-webkit-)?(?:background|mask|border-image|list-style)|^content$/.test(property))
       return [];

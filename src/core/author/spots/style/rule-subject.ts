@@ -1,6 +1,6 @@
 import type { CssNode } from 'css-tree';
 import type { StyleRule } from '../../check/subject/style-source.ts';
-import { classWords, nameOfTag } from '../names/element-names.ts';
+import { type Blocks, classWords, nameOfTag } from '../names/element-names.ts';
 import type { TreeElement } from '../tree.ts';
 
 /** What a rule styles, as far as its selector says. */
@@ -18,7 +18,11 @@ export interface RuleSubject {
 }
 
 /** Says what a rule styles by the last compound of its first selector. */
-export function subjectOf(rule: StyleRule, roots: readonly TreeElement[]): RuleSubject {
+export function subjectOf(
+  rule: StyleRule,
+  roots: readonly TreeElement[],
+  blocks: Blocks,
+): RuleSubject {
   const [selector] = rule.selectors;
   const parts: CssNode[] =
     selector && 'children' in selector && selector.children ? [...selector.children] : [];
@@ -44,8 +48,8 @@ export function subjectOf(rule: StyleRule, roots: readonly TreeElement[]): RuleS
       : [],
   );
   const own = [
-    ...classes.flatMap((name) => classWords(name, roots)),
-    ...(id === undefined ? [] : classWords(id, roots)),
+    ...classes.flatMap((name) => classWords(name, blocks)),
+    ...(id === undefined ? [] : classWords(id, blocks)),
     ...said,
     ...(type === undefined ? [] : [nameOfTag(type)]),
   ];

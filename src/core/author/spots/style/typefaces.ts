@@ -1,9 +1,9 @@
 import type { Atom } from '../atom.ts';
-import { type StyleDetector, styledIn, valueStart, variableMark } from './detector.ts';
+import { type StyleDetector, valueStart, variableMark } from './detector.ts';
 
 /** Families of letters, where a declaration sets nothing else. */
 export const typefaces: StyleDetector = (look) =>
-  styledIn(look).flatMap((styled): Atom[] => {
+  look.styled.flatMap((styled): Atom[] => {
     const { property, value } = styled.declaration;
     if (property !== 'font-family' || /^(?:inherit|initial|unset|revert)$|var\(/.test(value))
       return [];

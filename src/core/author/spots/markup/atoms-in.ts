@@ -1,0 +1,62 @@
+import { Coverage } from '../../../text/coverage.ts';
+import type { Range } from '../../../text/edits.ts';
+import type { Atom, Mark } from '../atom.ts';
+import type { Written } from '../script/written.ts';
+import { type Tree, type TreeElement, within } from '../tree.ts';
+import { markupDetectors } from './detectors.ts';
+
+/** The atoms of each element; a place belongs to whom it was found by first. */
+export function atomsIn(tree: Tree, isWritten: Written): Map<TreeElement, Atom[]> {
+  const taken = new Coverage(tree.source.length);
+  const atoms = new Map<TreeElement, Atom[]>();
+  const look = { tree, isWritten };
+  for (const detect of markupDetectors) {
+    for (const element of [tree.root, ...tree.elements]) {
+      for (const atom of detect(element, look)) {
+        if (!atom.marks.every((mark) => taken.isFree(mark))) continue;
+        for (const mark of atom.marks) taken.take(mark);
+        atoms.set(element, [...(atoms.get(element) ?? []), atom]);
+      }
+    }
+  }
+  return atoms;
+}
+
+/** What elements hold, for telling rows from other siblings. */
+export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
+  const counts = new Map<TreeElement, number>();
+  const marks = new Map<TreeElement, Mark[]>();
+  for (const [element, own] of atoms) {
+    const count = own.filter(
+      ({ slot, section }) => slot !== 'rank' && section === 'Content',
+    ).length;
+    for (let one: TreeElement | undefined = element; one; one = one.parent) {
+      counts.set(one, (counts.get(one) ?? 0) + count);
+    }
+    // Places may stand on elements inside, such as a source in a film.
+    const isInside = own.some((atom) =>
+      atom.marks.some((mark) => !contains(element.startTag, mark)),
+    );
+    for (const inner of isInside ? within(element) : [element]) {
+      const here = own
+        .flatMap((atom) => atom.marks)
+        .filter((mark) => contains(inner.startTag, mark) || contains(mark, inner));
+      if (here.length > 0) marks.set(inner, [...(marks.get(inner) ?? []), ...here]);
+    }
+  }
+  const countIn = (element: TreeElement) => counts.get(element) ?? 0;
+  return {
+    atomsOf: (element: TreeElement) => atoms.get(element) ?? [],
+    marksIn: (element: TreeElement) => marks.get(element) ?? [],
+    isOneText: (element: TreeElement) =>
+      (atoms.get(element) ?? []).some(
+        ({ kind, slot, marks: [mark] }) =>
+          (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
+      ),
+    ...{ countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
+  };
+}
+
+function contains(a: Range, b: Range): boolean {
+  return a.start <= b.start && b.end <= a.end;
+}
