@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
 import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { replaceSnippet } from '../../src/core/author/snippet/replace-snippet.ts';
 import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
@@ -172,5 +173,45 @@ describe('binding', () => {
       const { findings } = bindSpots(broken, []);
       expect(findings.map(({ code }) => code)).toEqual(['bind/broken-ties']);
     }
+  });
+});
+
+describe('a newer paste', () => {
+  const old = voices;
+  const newer = voices
+    .replace('What visitors say', 'What our visitors say')
+    .replace(
+      '</blockquote>\n  </div>',
+      '</blockquote>\n    <blockquote class="voice"><p>Bring a coat.</p><cite>Ruth</cite></blockquote>\n  </div>',
+    )
+    .replace('#8c2f24', '#7a1f15')
+    .replace('<section', '<!-- second edition -->\n<section');
+
+  it('is bound in the same places, and gives back what it says itself', () => {
+    expect(newer.length).toBeGreaterThan(old.length + 80);
+    const bound = bindSpots(importOf('voices', old), 'recommended').mould;
+    const paste = { pieces: [{ name: 'voices.html', text: old }], local: () => undefined };
+    const pieces = [{ name: 'voices.html', text: newer }];
+    const { mould, findings } = replaceSnippet(bound, paste, pieces, { name: 'voices' });
+    expect(findings).toEqual([]);
+    expect(mould.manifest.fields).toEqual(bound.manifest.fields);
+    expect(mould.template).toContain('<!-- second edition -->');
+    expect(mould.template.match(/<blockquote/g)).toHaveLength(1);
+    expect(compileMould(mould).isSound).toBe(true);
+    const names = Object.keys(mould.manifest.fields.properties as object);
+    const back = names.reduce((one, name) => unbindField(one, name).mould, mould);
+    const fresh = importOf('voices', newer);
+    expect(textsOf(back).slice(0, 3)).toEqual(textsOf(fresh).slice(0, 3));
+  });
+
+  it('says which fields have no place in it', () => {
+    const bound = bindSpots(importOf('voices', old), 'recommended').mould;
+    const paste = { pieces: [{ name: 'voices.html', text: old }], local: () => undefined };
+    const pieces = [{ name: 'voices.html', text: newer.replace(/<h2.*<\/h2>/, '') }];
+    const { mould, findings } = replaceSnippet(bound, paste, pieces, { name: 'voices' });
+    expect(findings.map(({ code, message }) => [code, message.includes('heading')])).toEqual([
+      ['snippet/not-carried', true],
+    ]);
+    expect(Object.keys(mould.manifest.fields.properties as object)).toContain('heading');
   });
 });

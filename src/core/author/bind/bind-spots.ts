@@ -2,16 +2,14 @@ import { type Manifest, type Mould, namePattern } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
-import { indexLines } from '../../text/line-index.ts';
-import { fileOf } from '../check/subject/source.ts';
 import { sure } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
 import { proposalsOf } from '../spots/proposals-of.ts';
 import { withDeclarations } from './bound-mould.ts';
-import { changesOf, withItems } from './changes.ts';
 import { declarationOf } from './declare.ts';
 import { faithfulTo } from './faithful.ts';
-import type { Tie, TiePlace } from './tie.ts';
+import type { Tie } from './tie.ts';
+import { tieOf } from './tie-of.ts';
 import { readTies, withTies } from './ties.ts';
 
 /** A spot to bind, by its id, under a name of one's own where one is given. */
@@ -110,22 +108,4 @@ function faithfulOf(base: Mould, fields: readonly NamedField[]) {
   };
   sort(fields);
   return { kept, left };
-}
-
-function tieOf(base: Mould, field: NamedField): Tie {
-  const places = withItems(field).flatMap(({ path, proposal }) =>
-    proposal.found.map(({ in: part, start, end, row }): TiePlace => {
-      const { file, line, column } = indexLines(fileOf[part], base[part]).placeAt(start);
-      const replaced = base[part].slice(start, end);
-      return {
-        field: path,
-        file,
-        line,
-        column,
-        ...(row === undefined ? {} : { row: row + 1 }),
-        replaced,
-      };
-    }),
-  );
-  return { field: field.path, kind: field.proposal.kind, places, changes: changesOf(field) };
 }

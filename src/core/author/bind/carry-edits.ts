@@ -36,7 +36,7 @@ export function carryEdits(
 }
 
 /** A tie with its changes at their places in other sources; undefined where one is not there. */
-function movedTie(tie: Tie, from: Sources, to: Sources): Tie | undefined {
+export function movedTie(tie: Tie, from: Sources, to: Sources): Tie | undefined {
   const changes = tie.changes.map((one) => movedChange(one, from[one.in], to[one.in]));
   if (changes.some((one) => one === undefined)) return undefined;
   return { ...tie, changes: changes.flatMap((one) => one ?? []) };

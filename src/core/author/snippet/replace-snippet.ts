@@ -6,6 +6,9 @@ import type { Library, Manifest, Mould } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
+import type { Sources } from '../bind/bound-mould.ts';
+import { retie } from '../bind/retie.ts';
+import { readTies, tiesFile, withTies } from '../bind/ties.ts';
 import { type ImportedSnippet, type ImportOptions, importSnippet } from './import-snippet.ts';
 import type { LocalFiles } from './local-files.ts';
 import { mergeTexts } from './merge-texts.ts';
@@ -35,22 +38,34 @@ export function replaceSnippet(
   // Files that came with the old paste may give way; those somebody added may not.
   const taken = Object.keys(old.files).filter((path) => !Object.hasOwn(base.files, path));
   const fresh = importSnippet(pieces, { ...options, name, taken });
-  const merged = {
-    template: mergeTexts(base.template, old.template, fresh.mould.template),
-    style: mergeTexts(base.style, old.style, fresh.mould.style),
-    script: mergeTexts(base.script, old.script, fresh.mould.script),
-  };
+  const merged = carried(base, old, fresh.mould);
   const whole = { ...old, ...merged };
   // What cannot be cast any more helps nobody: then the paste is taken as it is.
   const isSound = compileMould(whole).isSound || !compileMould(old).isSound;
-  const texts = isSound ? merged : textsOf(fresh.mould);
+  const { files: tied, ...texts } = isSound ? merged : { ...textsOf(fresh.mould), files: {} };
   const { manifest, manifestText } = withLibraries(old, fresh.mould.manifest);
-  const kept = Object.entries(old.files).filter(([path]) => !path.startsWith('snippet/'));
+  const kept = Object.entries(old.files).filter(
+    ([path]) => !path.startsWith('snippet/') && path !== tiesFile,
+  );
   const mould = {
     ...{ manifest, manifestText, ...texts },
-    files: { ...Object.fromEntries(kept), ...fresh.mould.files },
+    files: { ...Object.fromEntries(kept), ...tied, ...fresh.mould.files },
   };
   return { ...fresh, mould, findings: [...fresh.findings, ...notCarried(old, mould)] };
+}
+
+/**
+ * The sources of the new paste with what was done to the old: edits by hand are merged, and what
+ * the tool bound is bound again in its places, by its ties.
+ */
+function carried(base: Mould, old: Mould, fresh: Mould): Pick<Mould, keyof Sources | 'files'> {
+  const { before, ties } = readTies(old);
+  const merge = (part: keyof Sources) => mergeTexts(base[part], before[part], fresh[part]);
+  const next = { template: merge('template'), style: merge('style'), script: merge('script') };
+  if (ties.length === 0) return { ...next, files: {} };
+  const declared = new Set(fieldsBelow(compileMould(old).root).map(({ path }) => path));
+  const made = withTies({ ...old, files: {} }, next, retie(old, before, ties, next, declared));
+  return { ...textsOf(made), files: made.files };
 }
 
 /** The mould as its paste gave it, before anybody worked on it. */

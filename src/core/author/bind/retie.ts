@@ -1,0 +1,70 @@
+import type { Mould } from '../../model/mould.ts';
+import type { Proposal } from '../spots/atom.ts';
+import { type NamedField, nameFields } from '../spots/names/named.ts';
+import { proposalsOf } from '../spots/proposals-of.ts';
+import type { Sources } from './bound-mould.ts';
+import { movedTie } from './carry-edits.ts';
+import { changesOf, withItems } from './changes.ts';
+import type { Tie } from './tie.ts';
+import { tieOf } from './tie-of.ts';
+
+/**
+ * Finds the places of ties in other sources, such as those of a newer paste: where the same still
+ * stands, and else by the spot that stands in the same place of the piece and is of the same kind.
+ * A tie whose place is not found is left out.
+ *
+ * @param declared paths of all fields of the mould; a tie cannot bring new ones
+ */
+export function retie(
+  mould: Mould,
+  from: Sources,
+  ties: readonly Tie[],
+  to: Sources,
+  declared: ReadonlySet<string>,
+): Tie[] {
+  const moved = new Map(ties.map((tie) => [tie, movedTie(tie, from, to)]));
+  // A list may have got rows, so that it is looked for by what it is even where all of it stands.
+  const sought = ties.filter((tie) => tie.kind === 'list' || !moved.get(tie));
+  const spots = sought.length > 0 ? [spotsIn(mould, from), spotsIn(mould, to)] : [];
+  const [before = [], after = []] = spots;
+  return ties.flatMap((tie) => {
+    const found = sought.includes(tie) ? foundAgain(tie, before, after) : undefined;
+    const isKnown = found && withItems(found).every((one) => isDeclared(one, declared));
+    const again = isKnown ? tieOf({ ...mould, ...to }, found) : moved.get(tie);
+    return again ?? [];
+  });
+}
+
+function spotsIn(mould: Mould, sources: Sources): readonly Proposal[] {
+  const bare = { ...mould, ...sources };
+  const named = proposalsOf(bare, { before: sources, ties: [], findings: [] });
+  return named.map(({ proposal }) => proposal);
+}
+
+/** The field of a tie as it would be bound now, under the names it has. */
+function foundAgain(
+  tie: Tie,
+  before: readonly Proposal[],
+  after: readonly Proposal[],
+): NamedField | undefined {
+  const old = before.find((one) => {
+    const [named] = nameFields([one], [], new Map([[one.slot, tie.field]]));
+    return named !== undefined && isOf(named, tie);
+  });
+  if (!old) return undefined;
+  const names = new Map<string, string>();
+  for (const one of nameFields([old], [], new Map([[old.slot, tie.field]])).flatMap(withItems)) {
+    if (one.name !== '') names.set(one.proposal.slot, one.name);
+  }
+  const next = after.find((one) => one.slot === old.slot && one.kind === old.kind);
+  return next && nameFields([next], [], names)[0];
+}
+
+/** True for a field that is bound by a tie's very changes. */
+function isOf(field: NamedField, tie: Tie): boolean {
+  return JSON.stringify(changesOf(field)) === JSON.stringify(tie.changes);
+}
+
+function isDeclared({ path, proposal }: NamedField, declared: ReadonlySet<string>): boolean {
+  return proposal.kind === 'note' || declared.has(path);
+}
