@@ -8,6 +8,7 @@ export function cellNames(cell: TreeElement): string[] {
   const row = cell.parent;
   const index = row ? childrenOf(row).indexOf(cell) : -1;
   if (!row || index < 0) return [];
+  if (cell.attributes.has('colspan') || row.parent?.name === 'tfoot') return ['note'];
   const counted = `${ordinals[index] ?? `${index + 1}th`} column`;
   const table = tableOf(cell);
   const head = table && [...within(table)].find((one) => one.name === 'tr');

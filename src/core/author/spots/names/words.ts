@@ -26,6 +26,7 @@ const short: Readonly<Record<string, string>> = {
   },
   ...{
     num: 'number',
+    ico: 'icon',
     pic: 'picture',
     prev: 'back',
     sec: 'section',
@@ -79,12 +80,14 @@ function dropRepeats(words: readonly string[]): string[] {
 
 /** More than one of something: `fare` → `fares`. */
 export function plural(word: string): string {
+  if (/(?:ea|oa|el|al|ie)f$/.test(word)) return `${word.slice(0, -1)}ves`;
   if (/(?:s|x|z|ch|sh)$/.test(word)) return /[^s]s$/.test(word) ? word : `${word}es`;
   return /[^aeiou]y$/.test(word) ? `${word.slice(0, -1)}ies` : `${word}s`;
 }
 
 /** One of several: `fares` → `fare`. */
 export function singular(word: string): string {
+  if (/(?:ea|oa|el|al)ves$/.test(word)) return word === 'leaves' ? 'leaf' : `${word.slice(0, -3)}f`;
   if (/ies$/.test(word)) return `${word.slice(0, -3)}y`;
   if (/(?:ss|us|is)$/.test(word)) return word;
   return word.replace(/(?<=(?:ch|sh|x|z|s))es$|s$/, '');

@@ -44,16 +44,16 @@ export const fieldsIn: FieldsIn = (column, key, parent, facts, look) => {
     else if (isShared) shared.push(sharedOf(field, found));
     else own.push(facts ? withoutSame(field) : field);
   }
-  if (facts) {
-    const found = differences(column, key, facts, look);
-    own.push(...found.fields);
-    if (found.split) split.push([column, found.split]);
-  }
   for (const [index, child] of columns.entries()) {
     const inside = fieldsIn(child, `${key}.${index}`, isThere, facts, look);
     own.push(...inside.own);
     shared.push(...inside.shared);
     split.push(...inside.split);
+  }
+  if (facts) {
+    const found = differences(column, key, facts, look);
+    own.push(...found.fields);
+    if (found.split) split.push([column, found.split]);
   }
   if (!isOptional || !facts) return { own, shared, split };
   return { own: withCondition(own, at, key, isThere), shared, split };

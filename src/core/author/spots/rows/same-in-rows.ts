@@ -37,7 +37,13 @@ function join(a: Proposal, b: Proposal): Proposal {
   const main = b.kind === 'number' ? b : a;
   return {
     ...main,
-    names: [...new Set([...main.names, ...(main === a ? b : a).names])],
+    names: [
+      ...new Set([
+        ...(main.kind === 'number' ? ['number'] : []),
+        ...main.names,
+        ...(main === a ? b : a).names,
+      ]),
+    ],
     weight: Math.max(a.weight, b.weight),
     found: [...a.found, ...b.found],
     drafts: [...a.drafts, ...b.drafts],

@@ -51,13 +51,18 @@ export function subjectOf(
     ...classes.flatMap((name) => classWords(name, blocks)),
     ...(id === undefined ? [] : classWords(id, blocks)),
     ...said,
-    ...(type === undefined ? [] : [nameOfTag(type)]),
+    ...(type === undefined ? [] : [styledNames[type] ?? nameOfTag(type)]),
   ];
   const suffix = pseudo && !/^(?:before|after)$/.test(pseudo) ? ` ${pseudo}` : '';
   const prefix = state ? `${state.replace(/-.*/, '')} ` : '';
   const names = own.map((name) => `${prefix}${name}${suffix}`);
   return { isRoot, classes, type, id, names, isState: Boolean(state) || pseudo !== undefined };
 }
+
+/** Elements that style makes look otherwise, whatever they say. */
+const styledNames: Readonly<Record<string, string>> = {
+  ...{ b: 'strong text', strong: 'strong text', i: 'small text', small: 'small text' },
+};
 
 const states = new Set(['hover', 'focus', 'active', 'visited', 'checked', 'focus-within']);
 
