@@ -49,6 +49,10 @@ const rules: Readonly<Record<string, (declared: FieldSchema) => string | undefin
     typeof caption === 'string' && pathPattern.test(caption)
       ? undefined
       : 'caption is not a path, such as rows.time',
+  classes: ({ classes }) =>
+    [classes ?? null].flat().every((one) => typeof one === 'string' && /^\S+$/.test(one))
+      ? undefined
+      : 'classes is not a list of class names, such as ["mark"]',
   section: ({ section }) => (typeof section === 'string' ? undefined : 'section is not a text'),
 };
 

@@ -43,6 +43,11 @@ const fieldKeywords: JsonObject = {
       { type: 'array', items: { type: 'string', pattern: path } },
     ],
   },
+  classes: {
+    type: 'array',
+    items: { type: 'string', pattern: '^[^\\s]+$' },
+    description: 'Of a rich text: class names that its elements may have.',
+  },
   hidden: {
     type: ['boolean', 'string'],
     description: 'Of a target: not shown until the script has run.',

@@ -119,8 +119,14 @@ function attribute(
   }
   if (name === 'style') {
     const told = value.split(';').filter((one) => !isNew(/--[\w-]+/.exec(one)?.[0] ?? ''));
-    const style = told.map((one) => one.replace(/\s*:\s*/, ':').trim()).join(';');
-    return style === '' ? '' : `style=${style.replace(/;+$/, '')}`;
+    // Addresses are written in quotes of one sort.
+    const style = told.map((one) =>
+      one
+        .replace(/\s*:\s*/, ':')
+        .trim()
+        .replace(/["']/g, ''),
+    );
+    return style.join('') === '' ? '' : `style=${style.join(';').replace(/;+$/, '')}`;
   }
   // Ids end in the cast's own where something refers to them.
   if (name !== 'class') return `${name}=${value.replace(/~c\b/g, '')}`;

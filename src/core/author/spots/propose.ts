@@ -33,7 +33,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const style = readStyleSource(mould.style, parsed.style);
   const script = readScriptSource(mould.script, parsed.script);
   const isInScript = (word: string) => word !== '' && isNamedIn(mould.script, word);
-  const atoms = atomsIn(tree, writtenBy(script));
+  const atoms = atomsIn({ tree, isInScript, isWritten: writtenBy(script) });
   const look: FieldsLook = {
     ...{ source: mould.template, style, isInScript, isFaithful, ...countsOf(atoms) },
     isLookedUp: (id) => isInScript(id),

@@ -75,6 +75,11 @@ export function readTree(source: string, { nodes }: ParsedTemplate): Tree {
     const children = parent.children as TreeNode[];
     for (const node of next.nodes) {
       const at = node.sourceCodeLocation;
+      if (!at && 'tagName' in node) {
+        // What the parser put in by itself, such as <tbody>, is not written; what it holds is.
+        waiting.push({ nodes: node.childNodes, parent, depth: depth + 1 });
+        continue;
+      }
       if (!at || at.startOffset < parent.inner.start || at.endOffset > parent.inner.end) continue;
       if (node.nodeName === '#text' && 'value' in node) {
         const text = toText(source, node.value, { start: at.startOffset, end: at.endOffset });

@@ -79,18 +79,32 @@ const schema: Schema = {
   ],
 };
 
+/** The same with classes: those named, or any where the HTML was cleaned before. */
+function schemaWith(classes: readonly string[] | 'any'): Schema {
+  if (classes.length === 0) return schema;
+  const every = schema.attributes?.['*'] ?? [];
+  const named = classes === 'any' ? 'className' : (['className', ...classes] as const);
+  return {
+    ...schema,
+    tagNames: [...(schema.tagNames ?? []), 'span'],
+    attributes: { ...schema.attributes, '*': [...every, named as 'className'] },
+  };
+}
+
 /**
  * Keeps of some HTML what a rich text may hold. It is parsed as a browser does and written anew, so
  * that what comes out is read again as the same.
+ *
+ * @param classes names that its elements may have as classes
  */
-export function cleanHtml(html: string): string {
+export function cleanHtml(html: string, classes: readonly string[] = []): string {
   if (!/[<&]/.test(html)) return html;
-  return written(treeOf(html).children);
+  return written(treeOf(html, classes).children);
 }
 
-/** Puts clean HTML into an element that holds no blocks, or nothing to click. */
+/** Puts HTML that was cleaned before into an element that holds no blocks, or nothing to click. */
 export function toRoom(html: string, room: Exclude<Room, 'flow'>): string {
-  return written(inlined(treeOf(html).children, room));
+  return written(inlined(treeOf(html, 'any').children, room));
 }
 
 /** The words of some HTML, as characters; blocks end in a blank. */
@@ -104,11 +118,11 @@ export function plainOf(html: string): string {
         return blocks.includes(node.tagName) || node.tagName === 'br' ? ` ${inside} ` : inside;
       })
       .join('');
-  return /[<&]/.test(html) ? words(treeOf(html).children).replace(/\s+/g, ' ').trim() : html;
+  return /[<&]/.test(html) ? words(treeOf(html, []).children).replace(/\s+/g, ' ').trim() : html;
 }
 
-function treeOf(html: string): Root {
-  const tree = sanitize(fromParse5(parseFragment(html) as never) as Nodes, schema);
+function treeOf(html: string, classes: readonly string[] | 'any'): Root {
+  const tree = sanitize(fromParse5(parseFragment(html) as never) as Nodes, schemaWith(classes));
   const root: Root =
     tree.type === 'root' ? tree : { type: 'root', children: [tree as RootContent] };
   mend(root.children);
@@ -122,6 +136,9 @@ function mend(nodes: readonly RootContent[]): void {
     const { properties } = node;
     for (const name of ['href', 'src'] as const) {
       if (!isSafeAddress(String(properties[name] ?? ''))) delete properties[name];
+    }
+    if (Array.isArray(properties.className) && properties.className.length === 0) {
+      delete properties.className;
     }
     if (properties.target === '_blank') {
       const rel = Array.isArray(properties.rel) ? properties.rel : [properties.rel ?? ''];

@@ -5,7 +5,7 @@ import { richtext } from './richtext.ts';
 export const markup: Kind = {
   called: 'markup',
   control: 'code',
-  keywords: richtext.keywords,
+  keywords: ['maxLength'],
   schema: richtext.schema,
   blank: () => '',
   isEmpty: isBlank,

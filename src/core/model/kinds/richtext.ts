@@ -1,3 +1,4 @@
+import type { Json } from '../json-source.ts';
 import { isBlank, type Kind } from '../kind.ts';
 import { cleanHtml, plainOf, toRoom } from './clean-html.ts';
 
@@ -5,7 +6,7 @@ import { cleanHtml, plainOf, toRoom } from './clean-html.ts';
 export const richtext: Kind = {
   called: 'a rich text',
   control: 'richtext',
-  keywords: ['maxLength'],
+  keywords: ['maxLength', 'classes'],
   schema: ({ maxLength }) => ({
     type: 'string',
     contentMediaType: 'text/html',
@@ -13,8 +14,13 @@ export const richtext: Kind = {
   }),
   blank: () => '',
   isEmpty: isBlank,
-  accept: (value) => (typeof value === 'string' ? cleanHtml(value) : value),
+  accept: (value, { classes }) =>
+    typeof value === 'string' ? cleanHtml(value, isNames(classes) ? classes : []) : value,
   read: (typed) => typed,
   text: (value) => plainOf(String(value)),
   html: (value, room) => (room === 'flow' ? String(value) : toRoom(String(value), room)),
 };
+
+function isNames(value: Json | undefined): value is string[] {
+  return Array.isArray(value) && value.every((one) => typeof one === 'string');
+}

@@ -1,15 +1,15 @@
 import { Coverage } from '../../../text/coverage.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { Atom, Mark } from '../atom.ts';
-import type { Written } from '../script/written.ts';
-import { type Tree, type TreeElement, within } from '../tree.ts';
+import { childrenOf, type TreeElement, within } from '../tree.ts';
+import type { MarkupLook } from './detector.ts';
 import { markupDetectors } from './detectors.ts';
 
 /** The atoms of each element; a place belongs to whom it was found by first. */
-export function atomsIn(tree: Tree, isWritten: Written): Map<TreeElement, Atom[]> {
+export function atomsIn(look: MarkupLook): Map<TreeElement, Atom[]> {
+  const { tree } = look;
   const taken = new Coverage(tree.source.length);
   const atoms = new Map<TreeElement, Atom[]>();
-  const look = { tree, isWritten };
   for (const detect of markupDetectors) {
     for (const element of [tree.root, ...tree.elements]) {
       for (const atom of detect(element, look)) {
@@ -45,6 +45,18 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
     }
   }
   const countIn = (element: TreeElement) => counts.get(element) ?? 0;
+  const shapes = new Map<TreeElement, ReadonlySet<string>>();
+  const shapeOf = (element: TreeElement): ReadonlySet<string> => {
+    const known = shapes.get(element);
+    if (known) return known;
+    const own = (atoms.get(element) ?? []).flatMap(({ kind, section, weight }) =>
+      section === 'Content' && weight >= 0.5 ? [`${element.name} ${shapeNames[kind] ?? kind}`] : [],
+    );
+    const inside = childrenOf(element).flatMap((child) => [...shapeOf(child)]);
+    const shape = new Set([...own, ...inside]);
+    shapes.set(element, shape);
+    return shape;
+  };
   return {
     atomsOf: (element: TreeElement) => atoms.get(element) ?? [],
     marksIn: (element: TreeElement) => marks.get(element) ?? [],
@@ -53,9 +65,14 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
         ({ kind, slot, marks: [mark] }) =>
           (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
       ),
-    ...{ countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
+    ...{ shapeOf, countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
   };
 }
+
+/** Kinds that may stand for each other in rows. */
+const shapeNames: Readonly<Record<string, string>> = {
+  ...{ richtext: 'text', multiline: 'text', date: 'text', number: 'text' },
+};
 
 function contains(a: Range, b: Range): boolean {
   return a.start <= b.start && b.end <= a.end;

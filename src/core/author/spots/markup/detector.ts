@@ -5,10 +5,12 @@ import type { Written } from '../script/written.ts';
 import type { Tree, TreeAttribute, TreeElement } from '../tree.ts';
 
 /** What detectors in markup may ask about. */
-interface MarkupLook {
+export interface MarkupLook {
   readonly tree: Tree;
   /** True for an element whose content the script puts there. */
   readonly isWritten: Written;
+  /** True for a word that the script speaks of. */
+  readonly isInScript: (word: string) => boolean;
 }
 
 /** Looks at one element for what could be fields. */

@@ -1,4 +1,4 @@
-/** True for text that says something: a word or a number, no mere mark. */
+/** True for text that says something: a word, a number or a currency, no mere mark. */
 export function isContent(text: string): boolean {
-  return /[\p{L}\p{N}]/u.test(text) && !/^[xX×]$/.test(text) && !/^(?:0+|\{\{.*)$/.test(text);
+  return /[\p{L}\p{N}\p{Sc}]/u.test(text) && !/^[xX×]$/.test(text) && !/^(?:0+|\{\{.*)$/.test(text);
 }

@@ -6,21 +6,32 @@ import { isBoundText, isInline, type TreeElement, type TreeText, within } from '
 import { hole, type MarkupDetector } from './detector.ts';
 
 /** Text with emphasis, links or line breaks in it: all of the element's content. */
-export const richTexts: MarkupDetector = (element, { tree, isWritten }) => {
+export const richTexts: MarkupDetector = (element, { tree, isWritten, isInScript }) => {
   if (!isRichLine(tree.source, element)) return [];
-  if ([...within(element)].some(isWritten)) return [];
-  return [richTextOf(tree.source, element)];
+  const inside = [...within(element)];
+  if (inside.some(isWritten)) return [];
+  // What the script looks for must not be lost by editing.
+  const isSought = inside.some((one) => one !== element && one.classes.some(isInScript));
+  return isSought ? [] : [richTextOf(tree.source, element)];
 };
 
 /** The atom of an element whose content is a rich text. */
 export function richTextOf(source: string, element: TreeElement): Atom {
   const range = coreOf(source, element.inner);
+  const classes = classesIn(element);
   return {
     ...{ kind: 'richtext', value: source.slice(range.start, range.end), element, slot: 'content' },
+    ...(classes.length > 0 ? { declares: { classes } } : {}),
     marks: [replaced('template', 'text', range, hole())],
     names: elementNames(element),
     ...{ section: 'Content', weight: 0.85, why: 'text with markup in it' },
   };
+}
+
+/** The class names of what an element holds. */
+export function classesIn(element: TreeElement): string[] {
+  const inside = [...within(element)].filter((one) => one !== element);
+  return [...new Set(inside.flatMap(({ classes }) => classes))];
 }
 
 /** A stretch without the blanks at its ends. */
@@ -42,11 +53,14 @@ function isRichLine(source: string, element: TreeElement): boolean {
   )
     return false;
   for (const one of within(element)) {
-    // A time that machines read as well is a value by itself.
-    const isOwn = one.attributes.has('id') || one.attributes.has('datetime');
+    // A time that machines read as well is a value by itself, and so is an address to write to.
+    const isOwn =
+      one.attributes.has('id') ||
+      one.attributes.has('datetime') ||
+      /^(?:tel|mailto|sms):/.test(one.attributes.get('href')?.text ?? '');
     if (one !== element && (!isInline(one) || isOwn)) return false;
   }
-  return isKeptWhole(source.slice(element.inner.start, element.inner.end));
+  return isKeptWhole(source.slice(element.inner.start, element.inner.end), classesIn(element));
 }
 
 const noRichText = new Set([
@@ -61,8 +75,8 @@ const noRichText = new Set([
 ]);
 
 /** True where cleaning leaves the markup as it is, so that a rich text can hold it. */
-export function isKeptWhole(markup: string): boolean {
+export function isKeptWhole(markup: string, classes: readonly string[] = []): boolean {
   if (isBoundText(markup)) return false;
   const core = markup.trim();
-  return serialize(parseFragment(cleanHtml(core))) === serialize(parseFragment(core));
+  return serialize(parseFragment(cleanHtml(core, classes))) === serialize(parseFragment(core));
 }

@@ -1,9 +1,8 @@
-import { isOfCssType } from '../../../model/kinds/css-kind.ts';
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import { type Atom, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
 import { kindOfValue, valueAs } from '../style/own-properties.ts';
-import { colorKey, valueParts } from '../style/values.ts';
+import { colorKey, type ValuePart, valueParts } from '../style/values.ts';
 import { isBoundText, type TreeElement } from '../tree.ts';
 import { hole, type MarkupDetector } from './detector.ts';
 
@@ -52,93 +51,74 @@ function ownProperty(about: About, property: string, value: string, at: At): Ato
 
 const share = /^(?:width|height|left|right|top|bottom|flex-basis|inset-inline-start)$/;
 
+/** What a declaration written on an element may hold, the first that fits. */
+interface Held extends Pick<Atom, 'kind' | 'section' | 'weight' | 'why' | 'declares'> {
+  readonly fits: (property: string, part: ValuePart, value: string) => boolean;
+  readonly word: (property: string) => string;
+  readonly read: (part: ValuePart) => Pick<Atom, 'value' | 'same'>;
+}
+
+const spoken = (property: string) => property.replace(/-/g, ' ');
+
+const held: readonly Held[] = [
+  {
+    ...{ kind: 'number', section: 'Content', weight: 0.75, why: 'a share of the whole' },
+    declares: { type: 'number', minimum: 0, maximum: 100, description: 'In per cent.' },
+    fits: (property, { type, text }, value) =>
+      type === 'percentage' && text === value && share.test(property),
+    word: (property) => property,
+    read: ({ text }) => ({ value: Number.parseFloat(text) }),
+  },
+  {
+    ...{ kind: 'color', section: 'Look', weight: 0.8, why: 'a colour written on the element' },
+    fits: (property, { type }) =>
+      type === 'color' && /color|background|border|fill|stroke/.test(property),
+    word: (property) =>
+      /^(?:border|background)/.test(property)
+        ? (/^(?:border|background)/.exec(property)?.[0] ?? '').replace('border', 'border color')
+        : spoken(property),
+    read: ({ text }) => ({ value: text, same: `color ${colorKey(text)}` }),
+  },
+  {
+    ...{ kind: 'image', section: 'Content', weight: 0.85, why: 'a picture that style shows' },
+    fits: (property, { type, address = '' }) =>
+      type === 'url' && /^background/.test(property) && address !== '' && isSafeAddress(address),
+    word: () => 'picture',
+    read: ({ address = '' }) => ({ value: { src: address }, same: `image ${address}` }),
+  },
+  {
+    ...{ kind: 'duration', section: 'Motion', weight: 0.65, why: 'a time written on the element' },
+    fits: (_, { type, text }, value) => type === 'time' && text === value,
+    word: spoken,
+    read: ({ text }) => ({ value: text }),
+  },
+  {
+    ...{ kind: 'length', section: 'Look', weight: 0.5, why: 'a size written on the element' },
+    fits: (property, { type, text }, value) =>
+      type === 'length' && text === value && /^(?:max-)?(?:width|height)$/.test(property),
+    word: spoken,
+    read: ({ text }) => ({ value: text }),
+  },
+];
+
 function plainProperty(about: About, property: string, value: string, at: At): Atom[] {
-  const [part, ...more] = valueParts(value, at.start);
   const names = elementNames(about.element);
-  const named = (word: string) => [...names.map((name) => `${name} ${word}`), word];
-  if (share.test(property) && part?.type === 'percentage' && part.text === value) {
-    const number = { start: at.start, end: at.end - 1 };
-    const declares = { type: 'number', minimum: 0, maximum: 100, description: 'In per cent.' };
-    const marks = [replaced('template', 'value', number, hole())];
-    const about2 = { ...about, marks, declares, names: named(property) };
+  const used = new Map<Held, number>();
+  return valueParts(value, at.start).flatMap((part): Atom[] => {
+    const found = held.find(({ fits }) => fits(property, part, value));
+    if (!found) return [];
+    const { fits: _, word, read, ...rest } = found;
+    const nth = used.get(found) ?? 0;
+    used.set(found, nth + 1);
+    // The unit stays where it stands.
+    const range = rest.kind === 'number' ? { start: part.start, end: part.end - 1 } : part;
     return [
       {
-        ...{ ...about2, kind: 'number', value: Number.parseFloat(value), section: 'Content' },
-        ...{ weight: 0.75, why: 'a share of the whole' },
+        ...{ ...about, ...rest, ...read(part) },
+        slot: nth === 0 ? about.slot : `${about.slot}:${nth}`,
+        marks: [replaced('template', 'value', range, hole())],
+        names: [...names.map((name) => `${name} ${word(property)}`), word(property)],
       },
     ];
-  }
-  if (!part || more.length > 0) return [];
-  const marks = [replaced('template', 'value', part, hole())];
-  if (part.type === 'color' && /color|background|border|fill|stroke/.test(property)) {
-    const role = property.replace(/-/g, ' ');
-    const same = `color ${colorKey(part.text)}`;
-    const why = 'a colour written on the element';
-    return [
-      {
-        ...about,
-        marks,
-        kind: 'color',
-        value: part.text,
-        names: named(role),
-        section: 'Look',
-        weight: 0.8,
-        why,
-        same,
-      },
-    ];
-  }
-  if (part.type === 'url' && /^background/.test(property) && isSafeAddress(part.address ?? '')) {
-    const value = { src: part.address ?? '' };
-    const why = 'a picture that style shows';
-    const same = `image ${part.address}`;
-    return [
-      {
-        ...about,
-        marks,
-        kind: 'image',
-        value,
-        names: named('picture'),
-        section: 'Content',
-        weight: 0.85,
-        why,
-        same,
-      },
-    ];
-  }
-  if (part.type === 'time' && isOfCssType('<time>', value)) {
-    const why = 'a time written on the element';
-    return [
-      {
-        ...about,
-        marks,
-        kind: 'duration',
-        value,
-        names: [property.replace(/-/g, ' ')],
-        section: 'Motion',
-        weight: 0.65,
-        why,
-      },
-    ];
-  }
-  if (
-    part.type === 'length' &&
-    part.text === value &&
-    /^(?:max-)?(?:width|height)$/.test(property)
-  ) {
-    const why = 'a size written on the element';
-    return [
-      {
-        ...about,
-        marks,
-        kind: 'length',
-        value,
-        names: named(property),
-        section: 'Look',
-        weight: 0.5,
-        why,
-      },
-    ];
-  }
-  return [];
+  });
 }

@@ -24,7 +24,7 @@ export const texts: MarkupDetector = (element, { tree, isWritten }) => {
         marks: [replaced('template', 'text', text.core, hole())],
         names: isAlone || index === 0 ? textNames(element, text.text) : [],
         section: 'Content',
-        weight: isFragment ? 0.3 : 0.9,
+        weight: isFragment ? fragmentWeight(element) : 0.9,
         why: isFragment ? 'part of a sentence with markup between' : whatItIs(element),
         same: `text ${text.text}`,
       },
@@ -44,6 +44,11 @@ function isPartOfSentence(nodes: readonly TreeNode[], text: TreeText): boolean {
     if (node === text) isThere = true;
   }
   return texts > 1;
+}
+
+/** A heading has to be said otherwise, though in parts; in a longer text parts are of little use. */
+function fragmentWeight({ name, parent }: TreeElement): number {
+  return /^h[1-6]$/.test(name) || /^h[1-6]$/.test(parent?.name ?? '') ? 0.65 : 0.4;
 }
 
 function textNames(element: TreeElement, text: string): string[] {

@@ -1,7 +1,7 @@
 import { childrenOf, type TreeElement } from '../tree.ts';
 import { areAlike, likeness, type Row } from './likeness.ts';
 import { isOneText, isProse } from './prose.ts';
-import { type RowLook, rowsAt } from './runs.ts';
+import { holdAlike, type RowLook, rowsAt } from './runs.ts';
 
 /** What stands in the same place of several rows; undefined for a row that lacks it. */
 export type Column = ElementColumn | RunColumn | ProseColumn;
@@ -69,8 +69,8 @@ function tokensOf(
   for (let index = 0; index < children.length; ) {
     const rows =
       rowsAt(children, index, look) ??
-      rowsLike(children, index, reps, 0) ??
-      rowsLike(children, index, around, 2);
+      rowsLike(children, index, reps, 0, look) ??
+      rowsLike(children, index, around, 2, look);
     if (rows) {
       tokens.push({ type: 'run', rows });
       index += rows.flat().length;
@@ -88,11 +88,14 @@ function rowsLike(
   from: number,
   reps: readonly Row[],
   least: number,
+  look: RowLook,
 ): readonly Row[] | undefined {
   const fits = (rep: Row, at: number) => {
     const row = children.slice(at, at + rep.length);
     const isLike =
-      areAlike(rep, row) && row.every((one, n) => likeness(one, rep[n] as TreeElement) >= least);
+      areAlike(rep, row) &&
+      holdAlike(rep, row, look) &&
+      row.every((one, n) => likeness(one, rep[n] as TreeElement) >= least);
     return isLike ? row : undefined;
   };
   const rep = reps.find((one) => fits(one, from));

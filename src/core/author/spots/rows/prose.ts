@@ -1,4 +1,4 @@
-import { isKeptWhole } from '../markup/rich-texts.ts';
+import { classesIn, isKeptWhole } from '../markup/rich-texts.ts';
 import type { TreeElement } from '../tree.ts';
 
 const proseNames = new Set(['p', 'ul', 'ol', 'blockquote', 'dl', 'pre', 'table']);
@@ -6,7 +6,7 @@ const proseNames = new Set(['p', 'ul', 'ol', 'blockquote', 'dl', 'pre', 'table']
 /** True for a paragraph, list or the like of plain words, which can be part of a longer text. */
 export function isProse(element: TreeElement, source: string): boolean {
   if (!proseNames.has(element.name) || element.attributes.size > 0 || !element.endTag) return false;
-  return isKeptWhole(source.slice(element.start, element.end));
+  return isKeptWhole(source.slice(element.start, element.end), classesIn(element));
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { Json } from '../../../model/json-source.ts';
 import { type Atom, type Found, type Mark, type Proposal, replaced } from '../atom.ts';
 import { hole } from '../markup/detector.ts';
-import { coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
+import { classesIn, coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
 import type { TreeElement, TreeText } from '../tree.ts';
 import type { ProseColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
@@ -32,7 +32,8 @@ export function slotsAt(
 function richText(element: TreeElement | undefined, source: string): Atom | undefined {
   if (!element || element.inner.end <= element.inner.start) return undefined;
   const { start, end } = element.inner;
-  return isKeptWhole(source.slice(start, end)) ? richTextOf(source, element) : undefined;
+  const isKept = isKeptWhole(source.slice(start, end), classesIn(element));
+  return isKept ? richTextOf(source, element) : undefined;
 }
 
 /** A text that says little by itself, such as a dash, where other rows have words. */
@@ -71,10 +72,12 @@ export function fieldOf(
   if (kinds.size > 1 && !isRich) throw new NoList();
   const strongest = Math.max(...found.map((one) => one?.weight ?? 0));
   const base = isRich ? (found.find((one) => one?.kind === 'richtext') as Atom) : first;
+  const classes = found.flatMap((one) => (one?.declares?.classes as string[] | undefined) ?? []);
   const isFraction = found.some((one) => one?.declares?.type === 'number');
   const { marks: _, value: __, element: ___, ...about } = base;
   return {
     ...{ ...about, slot, values: values.map((value, row) => (at[row] ? value : undefined)) },
+    ...(classes.length > 0 ? { declares: { classes: [...new Set(classes)] } } : {}),
     ...(isFraction ? { declares: { ...base.declares, type: 'number' } } : {}),
     names: [...new Set(found.flatMap((one) => one?.names ?? []))],
     weight: strongest,
@@ -143,9 +146,11 @@ export function proseField({ at }: ProseColumn, key: string, { source }: FieldsL
     if (!first || !last) return undefined;
     const range = coreOf(source, { start: first.start, end: last.end });
     const mark = replaced('template', 'text', range, hole());
-    const about = richTextOf(source, first);
+    const classes = [...new Set((stretch ?? []).flatMap(classesIn))];
+    const { declares: _, ...about } = richTextOf(source, first);
     const value = source.slice(range.start, range.end);
-    return { ...about, value, marks: [mark], why: 'text of several paragraphs' };
+    const allowed = classes.length > 0 ? { declares: { classes } } : {};
+    return { ...about, ...allowed, value, marks: [mark], why: 'text of several paragraphs' };
   });
   const field = fieldOf(
     atoms,

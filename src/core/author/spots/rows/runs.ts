@@ -9,6 +9,8 @@ export interface RowLook {
   readonly countIn: (element: TreeElement) => number;
   /** True for an id that the script looks up by itself. */
   readonly isLookedUp: (id: string) => boolean;
+  /** What sorts of content it holds, each named by its element and its kind. */
+  readonly shapeOf: (element: TreeElement) => ReadonlySet<string>;
   readonly source: string;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
@@ -57,11 +59,27 @@ export function rowsAt(
     for (let at = from + size; at + size <= siblings.length; at += size) {
       const next = siblings.slice(at, at + size);
       if (!areAlike(first, next) || !areAlike(rows.at(-1) as Row, next)) break;
+      if (!holdAlike(first, next, look)) break;
       rows.push(next);
     }
     if (rows.length > 1 && isList(rows, look)) return rows;
   }
   return undefined;
+}
+
+/**
+ * True where what one row holds is for the most part what the other holds: a column with a picture
+ * and a paragraph is no row beside columns with a heading and links, whatever its class.
+ */
+export function holdAlike(a: Row, b: Row, { shapeOf }: RowLook): boolean {
+  const [one, other] = [shapeIn(a, shapeOf), shapeIn(b, shapeOf)];
+  if (one.size === 0 || other.size === 0) return true;
+  const shared = [...one].filter((name) => other.has(name)).length;
+  return shared * 2 >= new Set([...one, ...other]).size;
+}
+
+function shapeIn(row: Row, shapeOf: RowLook['shapeOf']): ReadonlySet<string> {
+  return new Set(row.flatMap((one) => [...shapeOf(one)]));
 }
 
 /** True where siblings that are alike are rows, not parts that happen to be alike. */
@@ -84,7 +102,13 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
   const [one, other] = classes as [readonly string[], readonly string[]];
   const areSpecial =
     one.some((name) => !other.includes(name)) && other.some((name) => !one.includes(name));
-  return one.length > 0 && !areSpecial && all.every((each) => look.countIn(each) > 1);
+  const areOne = one.length > 0 ? !areSpecial : isAllOf(main.parent, rows);
+  return areOne && all.every((each) => look.countIn(each) > 1);
+}
+
+/** True where an element holds nothing but rows. */
+function isAllOf(parent: TreeElement | undefined, rows: readonly Row[]): boolean {
+  return parent?.name !== '' && parent?.children.length === rows.length;
 }
 
 /** True where the script asks for parts of single rows by their ids. */
@@ -100,7 +124,9 @@ function areFormParts(rows: readonly Row[]): boolean {
     row
       .flatMap((one) => [...within(one)])
       .filter(({ name }) => /^(?:input|select|textarea)$/.test(name))
-      .map(({ attributes }) => attributes.get('name')?.text ?? attributes.get('id')?.text ?? ''),
+      .map(({ attributes }) => attributes.get('name') ?? attributes.get('id'))
+      // What is only numbered asks for the same in each row.
+      .map((attribute) => (attribute?.text ?? '').replace(/\d+/g, '')),
   );
   if (names.every((one) => one.length === 0)) return false;
   return names.some((one) => one.join(' ') !== names[0]?.join(' '));

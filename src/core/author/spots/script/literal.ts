@@ -21,6 +21,7 @@ export interface LiteralKind {
 const timeName =
   /(?:duration|delay|interval|timeout|pause|wait|hold|fade|stay|time|ms|every|period)/i;
 const speedName = /speed/i;
+const languageName = /(?:locale|lang|language)s?$/i;
 
 /** The number or truth value a node stands for, a sign before it read. */
 function plainValue(node: Syntax): number | boolean | undefined {
@@ -96,6 +97,11 @@ function textKind(text: string, name: string, isInRow: boolean): LiteralKind | u
     const value = { href: text };
     return { kind: 'link', value, section: 'Content', member: 'href', why: 'an address' };
   }
+  if (/^[a-z]{2,3}(?:-[A-Z][a-z]{3})?(?:-[A-Z]{2})?$/.test(text) && languageName.test(name)) {
+    // BCP 47, as `Intl` takes it.
+    const why = 'the language that numbers and dates are written in';
+    return { kind: 'text', value: text, section: 'Behaviour', why };
+  }
   if (!isInRow && !isForPeople(text, name)) return undefined;
   return { kind: 'text', value: text, section: 'Content', why: 'text', same: `text ${text}` };
 }
@@ -113,6 +119,7 @@ const hookName =
 /** True for words that a visitor reads; what only code reads looks otherwise or is called so. */
 export function isForPeople(text: string, name: string): boolean {
   if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(text)) return false;
+  if (/^\p{Sc}$/u.test(text)) return true;
   if (/^[\p{Lu}\d]/u.test(text) || /\s/.test(text)) return /\p{L}|\d[:.]\d/u.test(text);
   return !hookName.test(name) && /text|title|label|word|message|caption/i.test(name);
 }

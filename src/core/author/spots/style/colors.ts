@@ -1,3 +1,4 @@
+import { converter, formatHex, parse as parseColor } from 'culori';
 import type { Atom } from '../atom.ts';
 import {
   type StyleDetector,
@@ -7,6 +8,8 @@ import {
   variableMark,
 } from './detector.ts';
 import { colorKey, isPlainColor, type ValuePart, valueParts } from './values.ts';
+
+const toOklch = converter('oklch');
 
 /** Properties that take colours; elsewhere such a word names something else. */
 const takesColor =
@@ -26,7 +29,7 @@ export const colors: StyleDetector = (look) =>
 function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
   const { property } = styled.declaration;
   const key = colorKey(part.text);
-  const isShadow = /shadow|filter/.test(property) || key.startsWith('rgba');
+  const isShadow = isFaint(part.text) || (/shadow|filter/.test(property) && !isStrong(part.text));
   return {
     ...{ kind: 'color', value: part.text, marks: [variableMark(part)] },
     slot: `${property}@${part.start}`,
@@ -36,6 +39,19 @@ function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
     why: isShadow ? 'the colour of a shadow' : `the colour of ${toldRole(property)}`,
     same: `color ${key}`,
   };
+}
+
+/** True for what only darkens or lightens what is behind it. */
+function isFaint(text: string): boolean {
+  const color = parseColor(text);
+  const alpha = color?.alpha ?? 1;
+  return alpha < 0.3 || (alpha < 1 && isPlainColor(formatHex(color) ?? text));
+}
+
+/** True for a colour that is seen as one, not as a shade: a ring drawn as a shadow. */
+function isStrong(text: string): boolean {
+  const color = toOklch(parseColor(text));
+  return (color?.alpha ?? 1) === 1 && (color?.c ?? 0) > 0.04;
 }
 
 /** True for what is seen first: the root, the rows, and the parts of a table. */

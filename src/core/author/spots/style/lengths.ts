@@ -80,7 +80,7 @@ const rules: readonly LengthRule[] = [
     why: 'how round corners are',
     weigh: (one) =>
       // A radius that large only makes ends round.
-      one.px >= 99
+      one.px >= 99 || one.px * 2 >= heightOf(one)
         ? 0
         : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 12
           ? 0.7
@@ -120,6 +120,12 @@ const rules: readonly LengthRule[] = [
     weigh: (one) => (isAround(one) && one.part.functions.includes('repeat') ? 0.65 : 0.4),
   },
 ];
+
+/** The height that the same rule sets, in px. */
+function heightOf({ styled: { declaration } }: Weighed): number {
+  const set = declaration.rule?.declarations.find(({ property }) => property === 'height');
+  return /^\d+px$/.test(set?.value ?? '') ? Number.parseFloat(set?.value ?? '') : Infinity;
+}
 
 function isPicture({ styled: { subject } }: Weighed): boolean {
   return subject.type === 'img' || subject.type === 'video';
