@@ -115,6 +115,20 @@ describe('what a value becomes where it stands', () => {
       '<button>a</button>',
     ],
     [
+      {
+        kind: 'richtext',
+        classes: ['mark'],
+        default: '<span class="mark js">a</span> <b class="x">b</b>',
+      },
+      '<p>{~a~}</p>',
+      '<p><span class="mark">a</span> <b>b</b></p>',
+    ],
+    [
+      { kind: 'image', default: { src: 'data:image/png;base64,AA' } },
+      '<img src="{~a~}"><a href="{~a~}">b</a>',
+      '<img src="data:image/png;base64,AA"><a>b</a>',
+    ],
+    [
       { kind: 'richtext', default: '<b>a</b> &amp; b' },
       '<i title="{~a~}"></i>',
       '<i title="a &amp; b"></i>',

@@ -32,6 +32,7 @@ const others = [
   ...['javascript:hit()', 'JaVaScRiPt:hit()', ' javascript:hit()', 'java\tscript:hit()'],
   ...['java\nscript:hit()', '\u0001javascript:hit()', 'javascript&colon;hit()'],
   ...['data:text/html,<script>hit()</script>', 'vbscript:hit()', 'blob:hit', '//evil.example/x'],
+  ...['data:image/svg+xml,<svg xmlns="http://www.w3.org/2000/svg" onload="parent.hit()"/>'],
   ...['x, //evil.example/y 2x', '<a href="javascript:hit()">x</a>', '<p style="color:red">x</p>'],
   ...[
     '<math><mtext><table><mglyph><style><img src=x onerror=hit()>',

@@ -20,6 +20,7 @@ import { media } from './kinds/media.ts';
 import { multiline } from './kinds/multiline.ts';
 import { note } from './kinds/note.ts';
 import { number } from './kinds/number.ts';
+import { pictureAddress } from './kinds/picture-address.ts';
 import { position } from './kinds/position.ts';
 import { richtext } from './kinds/richtext.ts';
 import { shape } from './kinds/shape.ts';
@@ -57,6 +58,7 @@ export const kinds = {
   drawing,
   families,
   lineheight,
+  pictureaddress: pictureAddress,
   position,
   weight,
 } satisfies Record<string, Kind>;

@@ -4,7 +4,7 @@ import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { sure } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
-import { proposalsOf } from '../spots/proposals-of.ts';
+import { ownProperties, proposalsOf } from '../spots/proposals-of.ts';
 import { withDeclarations } from './bound-mould.ts';
 import { declarationOf } from './declare.ts';
 import { faithfulTo } from './faithful.ts';
@@ -45,7 +45,7 @@ export function bindSpots(mould: Mould, takes: 'recommended' | readonly Take[]):
   const chosen =
     takes === 'recommended'
       ? named.filter(({ proposal }) => proposal.weight >= sure)
-      : renamed(named, takes, fieldNames(mould.manifest));
+      : renamed(named, takes, fieldNames(mould.manifest), ownProperties(base));
   const { kept, left } = faithfulOf(base, chosen);
   const ties = kept.map((field) => tieOf(base, field));
   const declared = kept.map((one) => ({ name: one.name, declared: declarationOf(one) }));
@@ -69,6 +69,7 @@ function renamed(
   named: readonly NamedField[],
   takes: readonly Take[],
   taken: readonly string[],
+  own: ReadonlySet<string>,
 ): NamedField[] {
   const asked = new Map<string, string>();
   const used = new Set(taken);
@@ -88,7 +89,7 @@ function renamed(
     asked.set(found.proposal.slot, wanted);
     return found.proposal;
   });
-  return nameFields(chosen, [], asked);
+  return nameFields(chosen, taken, asked, own);
 }
 
 /** The fields that leave the cast as it was; tried together, and in halves where they do not. */

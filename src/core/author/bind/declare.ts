@@ -85,9 +85,11 @@ function usualOf({ proposal: { kind, values } }: NamedField): JsonObject {
 /** Which value names a row in a form: the first that is words. */
 function captionOf({ items, path, proposal }: NamedField): string | undefined {
   if (proposal.rows?.isPlain) return undefined;
-  const named = ['text', 'link', 'date', 'number', 'richtext'];
+  const named = ['text', 'link', 'date', 'richtext', 'number'];
+  // What differs between rows for the code alone names none of them.
+  const content = items.filter(({ proposal: { weight } }) => weight >= 0.5);
   for (const kind of named) {
-    const found = items.find((one) => one.proposal.kind === kind);
+    const found = content.find((one) => one.proposal.kind === kind);
     if (found) return kind === 'link' ? `${path}.${found.name}.text` : `${path}.${found.name}`;
   }
   return undefined;

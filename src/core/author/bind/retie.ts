@@ -1,7 +1,7 @@
 import type { Mould } from '../../model/mould.ts';
 import type { Proposal } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
-import { proposalsOf } from '../spots/proposals-of.ts';
+import { ownProperties, proposalsOf } from '../spots/proposals-of.ts';
 import type { Sources } from './bound-mould.ts';
 import { movedTie } from './carry-edits.ts';
 import { changesOf, withItems } from './changes.ts';
@@ -27,8 +27,9 @@ export function retie(
   const sought = ties.filter((tie) => tie.kind === 'list' || !moved.get(tie));
   const spots = sought.length > 0 ? [spotsIn(mould, from), spotsIn(mould, to)] : [];
   const [before = [], after = []] = spots;
+  const own = ownProperties({ ...mould, ...from });
   return ties.flatMap((tie) => {
-    const found = sought.includes(tie) ? foundAgain(tie, before, after) : undefined;
+    const found = sought.includes(tie) ? foundAgain(tie, before, after, own) : undefined;
     const isKnown = found && withItems(found).every((one) => isDeclared(one, declared));
     const again = isKnown ? tieOf({ ...mould, ...to }, found) : moved.get(tie);
     return again ?? [];
@@ -46,14 +47,17 @@ function foundAgain(
   tie: Tie,
   before: readonly Proposal[],
   after: readonly Proposal[],
+  own: ReadonlySet<string>,
 ): NamedField | undefined {
+  const underItsName = (one: Proposal) =>
+    nameFields([one], [], new Map([[one.slot, tie.field]]), own);
   const old = before.find((one) => {
-    const [named] = nameFields([one], [], new Map([[one.slot, tie.field]]));
+    const [named] = underItsName(one);
     return named !== undefined && isOf(named, tie);
   });
   if (!old) return undefined;
   const names = new Map<string, string>();
-  for (const one of nameFields([old], [], new Map([[old.slot, tie.field]])).flatMap(withItems)) {
+  for (const one of underItsName(old).flatMap(withItems)) {
     if (one.name !== '') names.set(one.proposal.slot, one.name);
   }
   const next = after.find((one) => one.slot === old.slot && one.kind === old.kind);

@@ -9,15 +9,24 @@ import { propose } from './propose.ts';
 /** The fields that could still be made of a mould, named; of what is bound already, none. */
 export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
   const base = { ...mould, ...before };
+  const own = ownProperties(base);
   const proposals = propose(base, (proposal, around) => {
-    return isFaithfulPiece(base, nameFields([proposal]), around);
+    return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
   });
   const bound = ties.flatMap(({ changes }) => changes);
   const taken = Object.keys((mould.manifest.fields.properties as object | undefined) ?? {});
   return nameFields(
     proposals.filter((one) => !isBound(one, bound)),
     taken,
+    new Map(),
+    own,
   );
+}
+
+/** The custom properties that a mould's own code speaks of. */
+export function ownProperties({ template, style, script }: Mould): Set<string> {
+  const found = [template, style, script].flatMap((text) => text.match(/--[A-Za-z][\w-]*/g) ?? []);
+  return new Set(found.map((name) => name.toLowerCase()));
 }
 
 /** True for a proposal whose places, or some of them, are bound. */

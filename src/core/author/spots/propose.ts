@@ -7,6 +7,7 @@ import { readScriptSource } from '../check/subject/script-source.ts';
 import { readStyleSource } from '../check/subject/style-source.ts';
 import { type PlacedDraft, type Proposal, proposalOf, sections } from './atom.ts';
 import { atomsIn, countsOf } from './markup/atoms-in.ts';
+import { laidOutBy } from './markup/laid-out.ts';
 import { blocksOf } from './names/element-names.ts';
 import { columnsIn } from './rows/columns.ts';
 import type { FieldsLook } from './rows/fields.ts';
@@ -33,7 +34,9 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const style = readStyleSource(mould.style, parsed.style);
   const script = readScriptSource(mould.script, parsed.script);
   const isInScript = (word: string) => word !== '' && isNamedIn(mould.script, word);
-  const atoms = atomsIn({ tree, isInScript, isWritten: writtenBy(script) });
+  const atoms = atomsIn({
+    ...{ tree, isInScript, isLaidOut: laidOutBy(style), isWritten: writtenBy(script) },
+  });
   const look: FieldsLook = {
     ...{ source: mould.template, style, isInScript, isFaithful, ...countsOf(atoms) },
     isLookedUp: (id) => isInScript(id),

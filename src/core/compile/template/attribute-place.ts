@@ -6,6 +6,7 @@ export type AttributePlace =
   | 'boolean'
   | 'enumerated'
   | 'address'
+  | 'picture'
   | 'addresses'
   | 'candidates'
   | 'class'
@@ -37,6 +38,12 @@ const enumerated = /^(?:aria-.+|contenteditable|draggable|spellcheck|writingsugg
 /** Elements whose address loads code into the page or changes how the page reads addresses. */
 const loaders = new Set(['script', 'base', 'meta', 'embed', 'object']);
 
+/** True where nothing but a picture can come of an address. */
+function showsPicture({ name, isHtml }: Element, attribute: string): boolean {
+  if (!isHtml) return name === 'image' && /^(?:xlink:)?href$/.test(attribute);
+  return attribute === 'poster' || (attribute === 'src' && (name === 'img' || name === 'input'));
+}
+
 /** Says what an attribute's value is to a browser. */
 export function attributePlace(element: Element, name: string): AttributePlace {
   if (name.startsWith('on')) return 'handler';
@@ -50,6 +57,7 @@ export function attributePlace(element: Element, name: string): AttributePlace {
   if (name === 'from' || name === 'to' || name === 'by' || name === 'values') {
     return element.isHtml ? 'plain' : 'address';
   }
+  if (showsPicture(element, name)) return 'picture';
   if (addresses.has(name)) return 'address';
   if (name === 'value' && element.name === 'option') return 'option';
   if (element.isHtml && booleans.has(name)) return 'boolean';

@@ -1,7 +1,7 @@
 import type { Kind } from '../../model/kind.ts';
 import { kinds } from '../../model/kinds.ts';
 import type { Reference } from '../../model/path.ts';
-import { isSafeAddress } from '../../model/safe-address.ts';
+import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
 import { finding } from '../../problem/finding.ts';
 import { type AttributePlace, attributePlace, closedPlaces } from './attribute-place.ts';
 import { type Binder, kindNameRead, refer, reportNoText } from './binder.ts';
@@ -90,7 +90,7 @@ function writable(reference: Reference, place: AttributePlace): boolean {
   // A string of CSS in the midst of the author's own would need quotes that are not there.
   if (place === 'style') return kind.css !== undefined && kind.css !== kinds.text.css;
   if (place === 'candidates') return kind.address !== undefined || kindName === 'number';
-  if (place === 'address') return (kind.address ?? kind.text) !== undefined;
+  if (place === 'address' || place === 'picture') return (kind.address ?? kind.text) !== undefined;
   return (kind.text ?? kind.address) !== undefined;
 }
 
@@ -104,7 +104,9 @@ export function compileAttribute(
   const { place, texts, references } = bound;
   if (place === 'boolean') return compileBoolean(name, references);
   const hasFixedText = texts.some((text) => text.trim() !== '');
-  const needsCheck = place === 'address' && !settlesScheme(texts[0] ?? '');
+  const isPicture = place === 'picture';
+  const needsCheck = (isPicture || place === 'address') && !settlesScheme(texts[0] ?? '');
+  const isSafe = isPicture ? isSafePicture : isSafeAddress;
   if (needsCheck || place === 'candidates') {
     for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
   }
@@ -122,7 +124,7 @@ export function compileAttribute(
     const after = `${texts[1]}${quote}`;
     return (scope) => {
       const text = only(scope);
-      if (text === '' || (needsCheck && !isSafeAddress(text))) return '';
+      if (text === '' || (needsCheck && !isSafe(text))) return '';
       return before + toHtmlText(text) + after;
     };
   }
@@ -131,7 +133,7 @@ export function compileAttribute(
   const unescaped = needsCheck ? joined(texts, parts) : undefined;
   return (scope) => {
     if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
-    if (unescaped && !isSafeAddress(unescaped(scope))) return '';
+    if (unescaped && !isSafe(unescaped(scope))) return '';
     return opening + value(scope) + quote;
   };
 }
@@ -194,7 +196,7 @@ function partOf(reference: Reference, place: AttributePlace): (scope: Scope) => 
     };
   }
   // The value of an option may be where it leads; no scheme is looked for, since it may be any text.
-  const isAddress = place === 'address' || place === 'option';
+  const isAddress = place === 'address' || place === 'picture' || place === 'option';
   const write = (isAddress ? kind.address : undefined) ?? kind.text ?? kind.address;
   const saysFalse = place === 'enumerated';
   const shape = place === 'class' ? toClassWords : undefined;

@@ -18,7 +18,7 @@ export const fill: Kind = {
   keywords: [],
   members: {
     color: { kind: 'color', title: 'Colour' },
-    image: { kind: 'address', title: 'Picture' },
+    image: { kind: 'pictureaddress', title: 'Picture' },
     fit: { enum: Object.keys(sizes), title: 'Fit', default: 'cover' },
     position: { kind: 'position', title: 'Position' },
   },

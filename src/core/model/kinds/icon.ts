@@ -12,7 +12,7 @@ export const icon: Kind = {
   members: {
     svg: { kind: 'drawing', title: 'Drawing' },
     class: { type: 'string', title: 'Classes', pattern: '^[\\w\\s:/-]*$' },
-    src: { kind: 'address', title: 'Address' },
+    src: { kind: 'pictureaddress', title: 'Address' },
     label: { type: 'string', title: 'Label' },
   },
   schema: () => ({ type: 'object' }),

@@ -9,7 +9,7 @@ export const image: Kind = {
   control: 'file',
   keywords: [],
   members: {
-    src: { kind: 'address', title: 'Address' },
+    src: { kind: 'pictureaddress', title: 'Address' },
     alt: { type: 'string', title: 'Text alternative' },
     width: { type: 'integer', title: 'Width', minimum: 1 },
     height: { type: 'integer', title: 'Height', minimum: 1 },

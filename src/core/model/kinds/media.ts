@@ -9,7 +9,7 @@ export const media: Kind = {
   members: {
     src: { kind: 'address', title: 'Address' },
     type: { type: 'string', title: 'Type', pattern: '^(?:$|[\\w.+-]+/[\\w.+-]+)' },
-    poster: { kind: 'address', title: 'Picture before it plays' },
+    poster: { kind: 'pictureaddress', title: 'Picture before it plays' },
     captions: { kind: 'address', title: 'Captions' },
     loop: { type: 'boolean', title: 'Again and again', default: false },
     muted: { type: 'boolean', title: 'Without sound', default: false },

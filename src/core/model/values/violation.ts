@@ -6,7 +6,7 @@ import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
 import { isOfCssType } from '../kinds/css-kind.ts';
 import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
 import { isDrawing } from '../kinds/drawing.ts';
-import { isSafeAddress, safeAddressRule } from '../safe-address.ts';
+import { isSafeAddress, isSafePicture, safeAddressRule, safePictureRule } from '../safe-address.ts';
 
 /** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
 export type Violation = (value: Json) => string | undefined;
@@ -51,6 +51,7 @@ export function newAjv(): Ajv2020 {
   ajv.addFormat('clock-time', isClockTime);
   ajv.addFormat('local-date-time', (value: string) => isLocalDateTime(value, isDate));
   ajv.addFormat('safe-address', isSafeAddress);
+  ajv.addFormat('safe-picture', isSafePicture);
   ajv.addFormat('css-selector', isSelector);
   ajv.addFormat('svg-drawing', isDrawing);
   return ajv;
@@ -59,7 +60,7 @@ export function newAjv(): Ajv2020 {
 const radius = '[ <length-percentage [0,∞]> | closest-side | farthest-side ]';
 
 /** The type of CSS that each of these formats is. */
-const cssFormats: Readonly<Record<string, string>> = {
+export const cssFormats: Readonly<Record<string, string>> = {
   'css-color': '<color>',
   'css-length': '<length-percentage>',
   'css-time': '<time [0,∞]>',
@@ -107,6 +108,7 @@ const formats: Readonly<Record<string, string>> = {
   'clock-time': 'must be a time such as 10:20',
   'local-date-time': 'must be a day and a time, such as 2026-06-07T10:20',
   'safe-address': safeAddressRule,
+  'safe-picture': safePictureRule,
   'css-selector': 'must be a CSS selector, such as .fares--weekday',
 };
 

@@ -45,15 +45,24 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
     }
   }
   const countIn = (element: TreeElement) => counts.get(element) ?? 0;
-  const shapes = new Map<TreeElement, ReadonlySet<string>>();
-  const shapeOf = (element: TreeElement): ReadonlySet<string> => {
+  const shapes = new Map<TreeElement, Shape>();
+  const shapeOf = (element: TreeElement): Shape => {
     const known = shapes.get(element);
     if (known) return known;
-    const own = (atoms.get(element) ?? []).flatMap(({ kind, section, weight }) =>
-      section === 'Content' && weight >= 0.5 ? [`${element.name} ${shapeNames[kind] ?? kind}`] : [],
-    );
-    const inside = childrenOf(element).flatMap((child) => [...shapeOf(child)]);
-    const shape = new Set([...own, ...inside]);
+    const kinds = (atoms.get(element) ?? [])
+      .filter(({ section, weight }) => section === 'Content' && weight >= 0.5)
+      .map(({ kind }) => shapeNames[kind] ?? kind);
+    const inside = childrenOf(element).map((child) => [child.name, shapeOf(child)] as const);
+    const shape: Shape = {
+      sorts: new Set([
+        ...kinds.map((kind) => `${element.name} ${kind}`),
+        ...inside.flatMap(([, { sorts }]) => [...sorts]),
+      ]),
+      paths: new Set([
+        ...kinds,
+        ...inside.flatMap(([name, { paths }]) => [...paths].map((path) => `${name} ${path}`)),
+      ]),
+    };
     shapes.set(element, shape);
     return shape;
   };
@@ -67,6 +76,14 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
       ),
     ...{ shapeOf, countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
   };
+}
+
+/** What sorts of content an element holds. */
+export interface Shape {
+  /** Each by the name of its own element and its kind. */
+  readonly sorts: ReadonlySet<string>;
+  /** Each by the names of all elements down to it, and its kind. */
+  readonly paths: ReadonlySet<string>;
 }
 
 /** Kinds that may stand for each other in rows. */

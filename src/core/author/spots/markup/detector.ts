@@ -11,6 +11,8 @@ export interface MarkupLook {
   readonly isWritten: Written;
   /** True for a word that the script speaks of. */
   readonly isInScript: (word: string) => boolean;
+  /** True for an element in a line that style makes a part by itself. */
+  readonly isLaidOut: (element: TreeElement) => boolean;
 }
 
 /** Looks at one element for what could be fields. */

@@ -71,5 +71,6 @@ function linkNames(element: TreeElement, text: TreeText | undefined): string[] {
   const byScheme = { tel: 'telephone', mailto: 'mail', sms: 'message' }[scheme ?? ''];
   const own = elementNames(element);
   const words = text && text.text.length <= 24 ? [`${text.text} link`] : [];
-  return [...(byScheme ? [byScheme] : []), ...own.slice(0, -1), ...own.slice(-1), ...words];
+  const named = text ? own : own.map((name) => `${name} link`);
+  return [...(byScheme ? [byScheme] : []), ...named, ...words];
 }

@@ -1,5 +1,5 @@
 import type { JsonObject } from '../../../model/json-source.ts';
-import { isSafeAddress } from '../../../model/safe-address.ts';
+import { isSafePicture } from '../../../model/safe-address.ts';
 import type { Atom, Mark } from '../atom.ts';
 import { replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
@@ -44,7 +44,7 @@ function addressOf({ name, isHtml, attributes }: TreeElement): TreeAttribute | u
 }
 
 function isPictureAddress({ text }: TreeAttribute): boolean {
-  return text.trim() !== '' && !isBoundText(text) && isSafeAddress(text);
+  return text.trim() !== '' && !isBoundText(text) && isSafePicture(text);
 }
 
 /** What `srcset` offers (HTML Standard, 4.8.4.2.1), with where each address stands. */

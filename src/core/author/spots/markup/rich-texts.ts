@@ -6,13 +6,16 @@ import { isBoundText, isInline, type TreeElement, type TreeText, within } from '
 import { hole, type MarkupDetector } from './detector.ts';
 
 /** Text with emphasis, links or line breaks in it: all of the element's content. */
-export const richTexts: MarkupDetector = (element, { tree, isWritten, isInScript }) => {
+export const richTexts: MarkupDetector = (element, look) => {
+  const { tree, isWritten, isInScript, isLaidOut } = look;
   if (!isRichLine(tree.source, element)) return [];
   const inside = [...within(element)];
   if (inside.some(isWritten)) return [];
-  // What the script looks for must not be lost by editing.
-  const isSought = inside.some((one) => one !== element && one.classes.some(isInScript));
-  return isSought ? [] : [richTextOf(tree.source, element)];
+  // What the script looks for must not be lost by editing, and no part of a layout.
+  const isOwn = inside.some(
+    (one) => one !== element && (one.classes.some(isInScript) || isLaidOut(one)),
+  );
+  return isOwn ? [] : [richTextOf(tree.source, element)];
 };
 
 /** The atom of an element whose content is a rich text. */

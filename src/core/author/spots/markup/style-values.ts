@@ -1,4 +1,4 @@
-import { isSafeAddress } from '../../../model/safe-address.ts';
+import { isSafePicture } from '../../../model/safe-address.ts';
 import { type Atom, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
 import { kindOfValue, valueAs } from '../style/own-properties.ts';
@@ -82,7 +82,7 @@ const held: readonly Held[] = [
   {
     ...{ kind: 'image', section: 'Content', weight: 0.85, why: 'a picture that style shows' },
     fits: (property, { type, address = '' }) =>
-      type === 'url' && /^background/.test(property) && address !== '' && isSafeAddress(address),
+      type === 'url' && /^background/.test(property) && address !== '' && isSafePicture(address),
     word: () => 'picture',
     read: ({ address = '' }) => ({ value: { src: address }, same: `image ${address}` }),
   },

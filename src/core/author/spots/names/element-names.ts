@@ -42,7 +42,7 @@ const roles: Readonly<Record<string, string>> = {
 
 /** Class names that say how an element looks or works, not what it is. */
 const wordless =
-  /^(?:js|is|has|no|u|l|o|c|active|open|show|shown|hide|hidden|current|selected|first|last|on|off|sr-only|visually-hidden|wrap|wrapper|inner|outer|in|out|container|row|cols?|grid|flex|box|content|block|clearfix|cf|left|right|center|fade|animated?|item|el|element|group)$/;
+  /^(?:js|is|has|no|u|l|o|c|active|open|show|shown|hide|hidden|current|selected|first|last|on|off|sr-only|visually-hidden|wrap|wrapper|inner|outer|in|out|container|row|cols?|grid|flex|box|content|block|body|clearfix|cf|left|right|center|fade|animated?|item|el|element|group)$/;
 
 /** The name of an element's role, such as `heading` for `h3`. */
 export function nameOfTag(name: string): string {
@@ -70,8 +70,14 @@ export function classWords(name: string, blocks: Blocks): string[] {
   if (modifier && blocks.has(base)) return [modifier];
   const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, blocks);
   const words = own.replace(/^js[-_]/, '').replace(/^(?:is|has)[-_].*$/, '');
-  if (wordless.test(words) || wordsOf(words).join('').length < 2) return [];
-  return [words];
+  if (wordless.test(words) || wordsOf(words).join('').length < 2) {
+    // The body of a car is the car.
+    const [block = '', part] = base.split('__');
+    return part && !blocks.has(block) && !wordless.test(block) ? [block] : [];
+  }
+  // Code says `btn-main`, people say main button.
+  const [, what, which] = /^(btn|button|link|icon|img|image|field)[-_](.+)$/.exec(words) ?? [];
+  return [what && which ? `${which} ${what}` : words];
 }
 
 /** Words without the name of the block at their beginning: `voices bg` → `bg`. */
@@ -90,7 +96,7 @@ function withoutBlock(name: string, blocks: Blocks): string {
 /** Words to name what an element holds, the best first: its classes, its id, its role. */
 export function elementNames(element: TreeElement): string[] {
   const blocks = blocksOf([topOf(element)]);
-  const classes = element.classes.flatMap((name) => classWords(name, blocks));
+  const classes = ownFirst(element).flatMap((name) => classWords(name, blocks));
   const id = element.attributes.get('id')?.text ?? '';
   const byId = id === '' || /\d/.test(id) || id.length < 3 ? [] : classWords(id, blocks);
   const role = nameOfTag(element.name);
@@ -100,6 +106,15 @@ export function elementNames(element: TreeElement): string[] {
   const around =
     element.parent && role === '' && own.length === 0 ? aroundNames(element.parent) : [];
   return [...own, ...byRole, ...around];
+}
+
+/** The classes of an element, those that none beside it has before the others. */
+function ownFirst({ classes, parent }: TreeElement): readonly string[] {
+  if (classes.length < 2 || !parent) return classes;
+  const isShared = (name: string) =>
+    parent.children.filter((one) => one.node === 'element' && one.classes.includes(name)).length >
+    1;
+  return [...classes.filter((name) => !isShared(name)), ...classes.filter(isShared)];
 }
 
 function aroundNames(parent: TreeElement): string[] {

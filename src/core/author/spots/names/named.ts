@@ -1,4 +1,6 @@
 import type { Json } from '../../../model/json-source.ts';
+import type { Kind } from '../../../model/kind.ts';
+import { kinds } from '../../../model/kinds.ts';
 import { propertyName } from '../../../model/property-name.ts';
 import type { Proposal, Spoken } from '../atom.ts';
 import { camelName, titleWords, wordsOf } from './words.ts';
@@ -15,14 +17,19 @@ export interface NamedField extends Spoken {
  * Names fields so that each name stands once, as a person would choose them.
  *
  * @param taken names that are in use
+ * @param properties custom properties that are in use
  * @param asked names that somebody asked for, by slot
  */
 export function nameFields(
   proposals: readonly Proposal[],
   taken: Iterable<string> = [],
   asked: ReadonlyMap<string, string> = new Map(),
+  properties: Iterable<string> = [],
 ): NamedField[] {
-  return nameIn(proposals, '', new Used([...taken, ...asked.values()]), asked);
+  const own = new Set(properties);
+  const used = new Used([...taken, ...asked.values()], '', own);
+  for (const name of taken) used.add(name);
+  return nameIn(proposals, '', used, asked);
 }
 
 function nameIn(
@@ -31,25 +38,42 @@ function nameIn(
   used: Used,
   asked: ReadonlyMap<string, string>,
 ): NamedField[] {
-  return proposals.map((proposal): NamedField => {
-    const words = asked.get(proposal.slot) ?? proposal.fixedName ?? freeWords(proposal, used);
-    const name = asked.get(proposal.slot) ?? proposal.fixedName ?? camelName(words);
-    used.add(name);
-    const path = [around, name].filter((one) => one !== '').join('.');
-    const { property } = proposal.declares ?? {};
-    const about = { proposal, name, path, title: titleOf(words, proposal) };
-    const spoken = { path, property: typeof property === 'string' ? property : propertyName(path) };
-    const { rows } = proposal;
-    if (!rows) return { ...about, ...spoken, items: [] };
-    if (!rows.isPlain)
-      return { ...about, ...spoken, items: nameIn(rows.fields, path, new Used(['row']), asked) };
-    const items = rows.fields.map((field): NamedField => {
-      const isValue = field.kind !== 'note';
-      const own = { name: isValue ? '' : 'note', title: titleWords(rows.name) };
-      return { proposal: field, ...own, path, property: propertyName(path), items: [] };
-    });
+  const named = new Map<Proposal, NamedField>();
+  // Lists first: what is in them keeps its name, whatever stands beside the list.
+  const lists = proposals.filter(({ rows }) => rows);
+  for (const one of [...lists, ...proposals.filter(({ rows }) => !rows)]) {
+    named.set(one, nameOne(one, around, used, asked));
+  }
+  return proposals.map((one) => named.get(one) as NamedField);
+}
+
+function nameOne(
+  proposal: Proposal,
+  around: string,
+  used: Used,
+  asked: ReadonlyMap<string, string>,
+): NamedField {
+  const words = asked.get(proposal.slot) ?? proposal.fixedName ?? freeWords(proposal, used);
+  const name = asked.get(proposal.slot) ?? proposal.fixedName ?? camelName(words);
+  used.add(name, proposal);
+  const path = [around, name].filter((one) => one !== '').join('.');
+  const { property } = proposal.declares ?? {};
+  const about = { proposal, name, path, title: titleOf(words, proposal) };
+  const spoken = { path, property: typeof property === 'string' ? property : propertyName(path) };
+  const { rows } = proposal;
+  if (!rows) return { ...about, ...spoken, items: [] };
+  if (!rows.isPlain) {
+    const inside = used.in(path);
+    const items = nameIn(rows.fields, path, inside, asked);
+    used.addAll(inside);
     return { ...about, ...spoken, items };
+  }
+  const items = rows.fields.map((field): NamedField => {
+    const isValue = field.kind !== 'note';
+    const own = { name: isValue ? '' : 'note', title: titleWords(rows.name) };
+    return { proposal: field, ...own, path, property: propertyName(path), items: [] };
   });
+  return { ...about, ...spoken, items };
 }
 
 function titleOf(words: string, { fixedName }: Proposal): string {
@@ -60,9 +84,9 @@ function titleOf(words: string, { fixedName }: Proposal): string {
 function freeWords(proposal: Proposal, used: Used): string {
   const { kind, slot } = proposal;
   if (kind === 'note') return `note ${slot}`;
-  for (const words of wordsFor(proposal)) if (used.isFree(words)) return words;
+  for (const words of wordsFor(proposal)) if (used.isFree(words, proposal)) return words;
   const [first = kindWords[kind] ?? kind] = proposal.names.filter((one) => camelName(one) !== '');
-  return used.counted(first);
+  return used.counted(first, proposal);
 }
 
 function* wordsFor({ names, values, kind }: Proposal): Generator<string> {
@@ -75,30 +99,59 @@ function* wordsFor({ names, values, kind }: Proposal): Generator<string> {
   yield* ordinals.map((word) => `${word} ${first}`);
 }
 
-/** Names in use beside each other. */
+/** Names in use beside each other, and what fields are called in style. */
 class Used {
   private readonly names: Set<string>;
   private readonly counts = new Map<string, number>();
+  private readonly around: string;
+  /** Custom properties of the author's own. */
+  private readonly own: ReadonlySet<string>;
+  private readonly properties: Set<string>;
 
-  constructor(names: Iterable<string>) {
+  constructor(names: Iterable<string>, around: string, own: ReadonlySet<string>) {
     this.names = new Set(names);
+    this.around = around;
+    this.own = own;
+    this.properties = new Set(own);
   }
 
-  add(name: string): void {
+  /** The names within a list, which depend on nothing but what is in it. */
+  in(path: string): Used {
+    return new Used(['row'], path, this.own);
+  }
+
+  add(name: string, of?: Proposal): void {
     this.names.add(name);
+    const properties = of ? this.propertiesOf(name, of) : [propertyName(name)];
+    for (const property of properties) this.properties.add(property);
   }
 
-  isFree(words: string): boolean {
+  addAll({ properties }: Used): void {
+    for (const property of properties) this.properties.add(property);
+  }
+
+  isFree(words: string, of: Proposal): boolean {
     const name = camelName(words);
-    return /^[a-z]/i.test(name) && !this.names.has(name) && !this.names.has(name.toLowerCase());
+    if (!/^[a-z]/i.test(name) || this.names.has(name) || this.names.has(name.toLowerCase())) {
+      return false;
+    }
+    return !this.propertiesOf(name, of).some((property) => this.properties.has(property));
   }
 
   /** Words with the next number, where all better ones are in use. */
-  counted(words: string): string {
+  counted(words: string, of: Proposal): string {
     for (let number = (this.counts.get(words) ?? 7) + 1; ; number += 1) {
       this.counts.set(words, number);
-      if (this.isFree(`${words} ${number}`)) return `${words} ${number}`;
+      if (this.isFree(`${words} ${number}`, of)) return `${words} ${number}`;
     }
+  }
+
+  /** An icon takes the name of its label as well; what says its own name takes no other. */
+  private propertiesOf(name: string, { kind, declares }: Proposal): string[] {
+    if (declares?.property !== undefined) return [];
+    const path = this.around === '' ? name : `${this.around}.${name}`;
+    const { members = {} }: Kind = kinds[kind];
+    return [path, ...Object.keys(members).map((member) => `${path}.${member}`)].map(propertyName);
   }
 }
 

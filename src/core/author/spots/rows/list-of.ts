@@ -3,6 +3,7 @@ import type { Range } from '../../../text/edits.ts';
 import type { PathOf, PlacedDraft, Proposal, Spoken } from '../atom.ts';
 import { blocksOf, classWords, elementNames, nameOfTag } from '../names/element-names.ts';
 import { plural, singular, wordsOf } from '../names/words.ts';
+import type { TreeElement } from '../tree.ts';
 import type { RunColumn } from './columns.ts';
 import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
 import type { Row } from './likeness.ts';
@@ -141,11 +142,46 @@ function listNames({ rows: [row = []] }: RunColumn, source: string): string[] {
   const blocks = blocksOf([main.parent ?? main]);
   const byClass = main.classes.flatMap((name) => classWords(name, blocks));
   const byRow = [...byClass, nameOfTag(main.name)].filter((name) => name !== '');
-  const byAround = main.parent ? elementNames(main.parent) : [];
-  const isSaid = (name: string) =>
-    !/^(?:list|item|row|section|label|text|link|table|table heading|article)$/.test(name);
-  const said = [...byRow.filter(isSaid), ...byAround.filter(isSaid), ...byRow];
+  const byAround = main.parent ? elementNames(main.parent).filter(isSaid) : [];
+  const said = [
+    ...byRow.filter(isSaid),
+    ...byAround.filter(isPlural),
+    ...(main.parent ? labelled(main.parent) : []),
+    ...holds.filter(([inside]) => inside.test(written)).map(([, name]) => name),
+    ...byAround,
+    ...byRow,
+  ];
   return [...new Set(said.map((name) => pluralOf(name)))];
+}
+
+/** Words that say what something is, not how it is set. */
+function isSaid(name: string): boolean {
+  return !/^(?:list|item|row|section|label|text|link|table|table heading|article)$/.test(name);
+}
+
+function isPlural(name: string): boolean {
+  const last = wordsOf(name).at(-1) ?? '';
+  return last !== '' && last !== singular(last);
+}
+
+/** What rows are called by what they hold, where nothing else says so. */
+const holds: readonly (readonly [RegExp, string])[] = [
+  [/<(?:img|picture)\b/, 'picture'],
+  [/<video\b/, 'film'],
+  [/<audio\b/, 'sound'],
+  [/<svg\b[^>]*viewBox="0 0 \d{3}/, 'picture'],
+  [/^<(?:li|div|p)\b[^>]*>\s*<a\b|^<a\b/, 'link'],
+];
+
+/** What a label says that something holds: `Next destinations` → `destinations`. */
+function labelled(element: TreeElement): string[] {
+  for (let one: TreeElement | undefined = element; one; one = one.parent) {
+    const text = one.attributes.get('aria-label')?.text;
+    const [last] = /[A-Za-z]{4,}$/.exec(text ?? '') ?? [];
+    if (last && isPlural(last)) return [last.toLowerCase()];
+    if (text !== undefined) return [];
+  }
+  return [];
 }
 
 function pluralOf(name: string): string {

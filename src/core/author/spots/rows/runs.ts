@@ -1,3 +1,4 @@
+import type { Shape } from '../markup/atoms-in.ts';
 import { type TreeElement, within } from '../tree.ts';
 import { areAlike, likeness, type Row } from './likeness.ts';
 
@@ -9,8 +10,8 @@ export interface RowLook {
   readonly countIn: (element: TreeElement) => number;
   /** True for an id that the script looks up by itself. */
   readonly isLookedUp: (id: string) => boolean;
-  /** What sorts of content it holds, each named by its element and its kind. */
-  readonly shapeOf: (element: TreeElement) => ReadonlySet<string>;
+  /** What sorts of content it holds. */
+  readonly shapeOf: (element: TreeElement) => Shape;
   readonly source: string;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
@@ -68,18 +69,22 @@ export function rowsAt(
 }
 
 /**
- * True where what one row holds is for the most part what the other holds: a column with a picture
- * and a paragraph is no row beside columns with a heading and links, whatever its class.
+ * True where two rows hold much the same, or one lacks some of what the other has: a column with a
+ * picture and a paragraph is no row beside columns with a heading and links, whatever its class.
  */
 export function holdAlike(a: Row, b: Row, { shapeOf }: RowLook): boolean {
-  const [one, other] = [shapeIn(a, shapeOf), shapeIn(b, shapeOf)];
-  if (one.size === 0 || other.size === 0) return true;
-  const shared = [...one].filter((name) => other.has(name)).length;
-  return shared * 2 >= new Set([...one, ...other]).size;
+  const all = (row: Row, of: 'sorts' | 'paths') =>
+    new Set(row.flatMap((one) => [...shapeOf(one)[of]]));
+  const [sorts, others] = [all(a, 'sorts'), all(b, 'sorts')];
+  if (sorts.size === 0 || others.size === 0) return true;
+  if (sharedBy(sorts, others) * 2 >= new Set([...sorts, ...others]).size) return true;
+  const [paths, more] = [all(a, 'paths'), all(b, 'paths')];
+  const least = Math.min(paths.size, more.size);
+  return least > 1 && sharedBy(paths, more) === least;
 }
 
-function shapeIn(row: Row, shapeOf: RowLook['shapeOf']): ReadonlySet<string> {
-  return new Set(row.flatMap((one) => [...shapeOf(one)]));
+function sharedBy(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+  return [...a].filter((one) => b.has(one)).length;
 }
 
 /** True where siblings that are alike are rows, not parts that happen to be alike. */

@@ -1,4 +1,4 @@
-import type { Syntax } from '../../../compile/script/syntax.ts';
+import { literalText, type Syntax } from '../../../compile/script/syntax.ts';
 import { type Atom, type Proposal, proposalOf } from '../atom.ts';
 import { plural, singular, wordsOf } from '../names/words.ts';
 import { literalAtom } from './literal.ts';
@@ -20,12 +20,24 @@ export function rowsOf(
   const text = ({ path }: { path: string }) => written(`mould.values.${path}`, fields, isChanged);
   return {
     ...{ kind: 'list', values: [null], slot: `list@${node.start}`, section: 'Content' },
-    rows: { name: singular(last), fields, spans: [rows.map((_, index) => index)], isPlain },
+    rows: {
+      name: rowName(rows) ?? singular(last),
+      fields,
+      spans: [rows.map((_, index) => index)],
+      isPlain,
+    },
     found: [{ ...range, as: 'literal' }],
     drafts: [{ ...range, text }],
     names: [[...words, plural(singular(last))].join(' ')],
     ...{ weight: 0.85, why: `the list ${name}, ${rows.length} rows` },
   };
+}
+
+/** What plain rows are by their values, where those say it better than the name of the list. */
+function rowName(rows: readonly Syntax[]): string | undefined {
+  return rows.every((row) => /^\d{1,2}[:.]\d{2}$/.test(literalText(row) ?? ''))
+    ? 'time'
+    : undefined;
 }
 
 /** The values as the script knew them: addresses bare, and a list of its own to change. */

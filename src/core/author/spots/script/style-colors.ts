@@ -10,7 +10,10 @@ export const scriptColors: ScriptDetector = ({ script }) =>
     const name = memberName(node.left as Syntax) ?? '';
     const right = node.right as Syntax;
     if (literalText(right) === undefined || literalKind(right, name)?.kind !== 'color') return [];
-    const words = wordsOf(name.replace(/Style$/, ' color')).join(' ');
+    const isPage = /\b(?:body|documentElement)\b/.test(
+      script.text.slice((node.left as Syntax).start, (node.left as Syntax).end),
+    );
+    const words = `${isPage ? 'page ' : ''}${wordsOf(name.replace(/Style$/, ' color')).join(' ')}`;
     const why = 'a colour that the script sets';
     const atom = literalAtom(right, name, { names: [words], weight: 0.7, why });
     return atom ? [proposalOf(atom)] : [];

@@ -1,6 +1,7 @@
 import type { Json, JsonObject } from '../../../model/json-source.ts';
 import { isOfCssType } from '../../../model/kinds/css-kind.ts';
 import type { KindName } from '../../../model/kinds.ts';
+import { cssFormats } from '../../../model/values/violation.ts';
 import { extentOnLines } from '../../../text/edits.ts';
 import type { Atom, Mark, Section } from '../atom.ts';
 import { withoutPrefix } from '../names/element-names.ts';
@@ -32,7 +33,9 @@ export function kindOfValue(value: string): { kind: KindName; section: Section }
   if (/^-?(?:\d+\.?\d*|\.\d+)$/.test(value)) return { kind: 'number', section: 'Look' };
   if (isOfCssType('<length-percentage>', value)) return { kind: 'length', section: 'Look' };
   if (part?.type === 'url' && part.text === value) return { kind: 'image', section: 'Look' };
-  return isOfCssType('<basic-shape>', value) ? { kind: 'shape', section: 'Look' } : undefined;
+  return isOfCssType(cssFormats['css-shape'] ?? '', value)
+    ? { kind: 'shape', section: 'Look' }
+    : undefined;
 }
 
 /** A value as its kind holds it. */

@@ -48,7 +48,7 @@ export function subjectOf(
       : [],
   );
   const own = [
-    ...classes.flatMap((name) => classWords(name, blocks)),
+    ...classes.flatMap((name) => styledWords(name, blocks)),
     ...(id === undefined ? [] : classWords(id, blocks)),
     ...said,
     ...(type === undefined ? [] : [styledNames[type] ?? nameOfTag(type)]),
@@ -57,6 +57,15 @@ export function subjectOf(
   const prefix = state ? `${state.replace(/-.*/, '')} ` : '';
   const names = own.map((name) => `${prefix}${name}${suffix}`);
   return { isRoot, classes, type, id, names, isState: Boolean(state) || pseudo !== undefined };
+}
+
+/** Words for a class that a rule styles: of `leaf--round` it is the round leaf. */
+function styledWords(name: string, blocks: Blocks): string[] {
+  const words = classWords(name, blocks);
+  const [, modifier] = /--(.+)$/.exec(name) ?? [];
+  const [first] = words;
+  if (!modifier || !first || first === modifier) return words;
+  return [`${modifier} ${first}`, ...words];
 }
 
 /** Elements that style makes look otherwise, whatever they say. */

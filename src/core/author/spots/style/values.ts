@@ -43,7 +43,7 @@ export function valueParts(value: string, offset: number): ValuePart[] {
       if (!closed) return;
       const whole = value.slice(closed.start, end);
       if (colorFunctions.test(closed.name) && isColor(whole)) add('color', closed.start, end);
-      const [, address] = /^url\(\s*["']([^"'\\]*)["']\s*\)$/i.exec(whole) ?? [];
+      const [, , address] = /^url\(\s*(["'])((?:(?!\1)[^\\])*)\1\s*\)$/i.exec(whole) ?? [];
       if (address !== undefined) add('url', closed.start, end, address);
     } else if (isInColor()) return;
     else if (type === t.Url) {
