@@ -25,7 +25,9 @@ export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[]
 
 /** The custom properties that a mould's own code speaks of. */
 export function ownProperties({ template, style, script }: Mould): Set<string> {
-  const found = [template, style, script].flatMap((text) => text.match(/--[A-Za-z][\w-]*/g) ?? []);
+  const found = [template, style, script].flatMap(
+    (text) => text.match(/(?<![\w-])--[A-Za-z][\w-]*/g) ?? [],
+  );
   return new Set(found.map((name) => name.toLowerCase()));
 }
 

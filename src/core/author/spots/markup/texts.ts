@@ -55,6 +55,9 @@ function textNames(element: TreeElement, text: string): string[] {
   const names = elementNames(element);
   if (/^t[dh]$/.test(element.name)) return [...cellNames(element), ...names];
   if (/^(?:summary|dt)$/.test(element.name) && text.endsWith('?')) return ['question', ...names];
+  if (element.name === 'video' || element.name === 'audio') {
+    return names.map((name) => `${name} fallback`);
+  }
   if (element.name === 'label' && text.length <= 24) return [`${text} label`, ...names];
   return names;
 }

@@ -37,7 +37,8 @@ export function withCondition(
   return [...own, field];
 }
 
-function isEmpty(value: Json | undefined): boolean {
+/** True for a value that `km-when` takes for nothing. */
+export function isEmpty(value: Json | undefined): boolean {
   if (value === undefined || value === null || value === '' || value === false) return true;
   if (typeof value !== 'object' || Array.isArray(value)) return false;
   const { href, src, svg, class: classes } = value as JsonObject;

@@ -6,6 +6,7 @@ import { plural, singular, wordsOf } from '../names/words.ts';
 import type { TreeElement } from '../tree.ts';
 import type { RunColumn } from './columns.ts';
 import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
+import { joinConditions } from './join-conditions.ts';
 import type { Row } from './likeness.ts';
 import { factsOf } from './row-facts.ts';
 import { baseRow, type RowSource, rowParts } from './row-source.ts';
@@ -52,7 +53,7 @@ export function listOf(
     const same = own.map((one) => ({ ...one, values: one.values.slice(0, 1), found: placed(one) }));
     return { own: [counted], shared: [...shared, ...same], split: [] };
   }
-  const fields = joinSame(own.filter(({ kind }) => kind !== 'note'));
+  const fields = joinConditions(joinSame(own.filter(({ kind }) => kind !== 'note')));
   const structure = own.filter(({ kind }) => kind === 'note');
   const list: Proposal = {
     ...{ ...about, kind: 'list', values: spans.map(() => null) },
