@@ -1,4 +1,4 @@
-import { applyEdits, modify } from 'jsonc-parser';
+import { applyEdits, findNodeAtLocation, modify, parseTree } from 'jsonc-parser';
 import type { FieldSchema } from '../../model/kind.ts';
 import type { Manifest, Mould } from '../../model/mould.ts';
 import type { NamedField } from '../spots/names/named.ts';
@@ -62,16 +62,31 @@ export function withDeclarations(
   fields: readonly { readonly name: string; readonly declared: FieldSchema | undefined }[],
 ): Pick<Mould, 'manifest' | 'manifestText'> {
   let { manifestText } = mould;
-  for (const { name, declared } of fields) {
-    const edits = modify(manifestText, ['fields', 'properties', name], declared, {
+  const set = (path: readonly string[], value: unknown) => {
+    const edits = modify(manifestText, ['fields', 'properties', ...path], value, {
       formattingOptions,
     });
     manifestText = applyEdits(manifestText, edits);
-  }
+  };
+  if (Object.keys((mould.manifest.fields.properties as object | undefined) ?? {}).length === 0) {
+    // Each edit reads and sets all of the text again; where there are no fields yet, one is enough.
+    set([], {});
+    const properties = Object.fromEntries(fields.map(({ name, declared }) => [name, declared]));
+    manifestText = withObjectAt(manifestText, ['fields', 'properties'], properties);
+  } else for (const { name, declared } of fields) set([name], declared);
   const manifest = () => JSON.parse(manifestText.replace(/^\uFEFF/, '')) as Manifest;
   if (Object.keys(manifest().fields.properties ?? {}).length === 0) {
-    const none = modify(manifestText, ['fields', 'properties'], {}, { formattingOptions });
-    manifestText = applyEdits(manifestText, none);
+    set([], {});
   }
   return { manifest: manifest(), manifestText };
+}
+
+/** JSON with another object in place of one, set as its lines are. */
+function withObjectAt(text: string, path: string[], value: object): string {
+  const tree = parseTree(text);
+  const node = tree && findNodeAtLocation(tree, path);
+  if (!node) return text;
+  const [indent = ''] = /^[ \t]*/.exec(text.slice(text.lastIndexOf('\n', node.offset) + 1)) ?? [];
+  const written = JSON.stringify(value, null, 2).replace(/\n/g, `\n${indent}`);
+  return text.slice(0, node.offset) + written + text.slice(node.offset + node.length);
 }

@@ -61,8 +61,9 @@ function moveRange({ start, end }: Range, by: number): Range {
   return { start: start + by, end: end + by };
 }
 
+/** Style and script say nothing of what the markup of a cast is. */
 function markupOf(mould: Mould): string | undefined {
-  const compiled = compileMould(mould);
+  const compiled = compileMould({ ...mould, style: '', script: '' });
   return compiled.isSound ? compiled.cast({ id: 'c' }).markup : undefined;
 }
 
