@@ -7,6 +7,7 @@ import { films } from './films.ts';
 import { headingRanks } from './heading-ranks.ts';
 import { icons } from './icons.ts';
 import { addresses, links } from './links.ts';
+import { measures } from './measures.ts';
 import { options } from './options.ts';
 import { pictures } from './pictures.ts';
 import { richTexts } from './rich-texts.ts';
@@ -26,6 +27,7 @@ export const markupDetectors: readonly MarkupDetector[] = [
   films,
   texts,
   attributeTexts,
+  measures,
   dateTimes,
   dataValues,
   styleValues,

@@ -6,9 +6,12 @@ import { hole, type MarkupDetector } from './detector.ts';
 import { isContent } from './is-content.ts';
 
 /** Words between tags. */
-export const texts: MarkupDetector = (element, { tree, isWritten }) => {
+export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) => {
   const own = element.children.filter((one): one is TreeText => one.node === 'text');
-  if (own.length === 0 || element.name === 'textarea' || isWritten(element)) return [];
+  if (own.length === 0 || element.name === 'textarea') return [];
+  // What the script writes as well it says again, after it has said something else.
+  const isSaid = ({ text }: TreeText) => /\p{L}{2}/u.test(text) && isInScript(text);
+  if (isWritten(element) && !own.every(isSaid)) return [];
   return own.flatMap((text, index): Atom[] => {
     if (!isContent(text.text) || isBoundText(text.text)) return [];
     const isAlone = element.children.length === 1;

@@ -9,6 +9,7 @@ export type Row = readonly TreeElement[];
  */
 export function likeness(a: TreeElement, b: TreeElement): number {
   if (a.name !== b.name || a.isHtml !== b.isHtml) return 0;
+  if (a.name === 'option' && isPrompt(a) !== isPrompt(b)) return 0;
   if (a.name === 'tr' && isHeadRow(a) !== isHeadRow(b)) return 0;
   if (a.attributes.get('role')?.text !== b.attributes.get('role')?.text) return 0;
   if (a.attributes.get('type')?.text !== b.attributes.get('type')?.text) return 0;
@@ -19,6 +20,11 @@ export function likeness(a: TreeElement, b: TreeElement): number {
   if (a.children.length === 0 && b.children.length === 0 && /^(?:i|span)$/.test(a.name)) return 1;
   // One may carry a class of its own beside others that carry none.
   return a.classes.length === 0 || b.classes.length === 0 ? 1 : 0;
+}
+
+/** True for an option that stands for no choice yet. */
+function isPrompt({ attributes }: TreeElement): boolean {
+  return attributes.get('value')?.text === '';
 }
 
 function isHeadRow({ children }: TreeElement): boolean {

@@ -1,7 +1,7 @@
 import { classesIn, isKeptWhole } from '../markup/rich-texts.ts';
 import type { TreeElement } from '../tree.ts';
 
-const proseNames = new Set(['p', 'ul', 'ol', 'blockquote', 'dl', 'pre', 'table']);
+const proseNames = new Set(['p', 'ul', 'ol', 'blockquote', 'pre']);
 
 /** True for a paragraph, list or the like of plain words, which can be part of a longer text. */
 export function isProse(element: TreeElement, source: string): boolean {

@@ -1,11 +1,11 @@
 import type { Json } from '../../../model/json-source.ts';
-import { type Atom, type Found, type Mark, type Proposal, replaced } from '../atom.ts';
+import { type Atom, type Found, type Mark, type PathOf, type Proposal, replaced } from '../atom.ts';
 import { hole } from '../markup/detector.ts';
 import { classesIn, coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
 import type { TreeElement, TreeText } from '../tree.ts';
 import type { ProseColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
-import type { RowFacts } from './row-facts.ts';
+import { numbered, type RowFacts } from './row-facts.ts';
 
 /** What was found in one place, by row. */
 type Atoms = readonly (Atom | undefined)[];
@@ -109,11 +109,25 @@ export function isSame(
 }
 
 /** A text or a number that only counts rows, from 1, is written by the row's own number. */
-export function rowNumber(field: Proposal, { index, slot }: RowFacts): Proposal | undefined {
+export function rowNumber(field: Proposal, facts: RowFacts): Proposal | undefined {
+  const { index, slot } = facts;
   const isCounting = (from: number) =>
     field.values.length > 1 &&
     field.values.every((one, row) => String(one) === String((index[row] ?? 0) + from));
   if (field.kind !== 'text' && field.kind !== 'number') return undefined;
+  // `Picture 1`, `Picture 2`: only the number differs.
+  const texts = field.values.map((one) => (typeof one === 'string' ? one : undefined));
+  const counted = /attr:(?:aria-label|title)$/.test(field.slot)
+    ? numbered(texts, facts)
+    : undefined;
+  if (counted?.before || counted?.after) {
+    const text = (_: unknown, of: PathOf) =>
+      `${counted.before}{~${of(facts.slot)}#number~}${counted.after}`;
+    return structureOf(
+      field.slot,
+      field.drafts.map((draft) => ({ ...draft, text })),
+    );
+  }
   if (isCounting(0)) return { ...field, weight: 0.3, why: 'the number of the row' };
   if (!isCounting(1)) return undefined;
   const drafts = field.drafts.map((draft) => ({

@@ -47,6 +47,11 @@ function isOptions({ node, parent }: ScriptNode): boolean {
       String((around.left as Syntax).name ?? memberName(around.left as Syntax)),
     );
   }
+  if (around.type === 'Property' && around.value === node && parent.parent) {
+    const key = around.key as Syntax;
+    const isTechnical = technical.test(String(key.name ?? key.value ?? ''));
+    return !isTechnical && around.computed !== true && isOptions(parent.parent);
+  }
   if (around.type !== 'CallExpression' && around.type !== 'NewExpression') return false;
   if (!(around.arguments as Syntax[]).includes(node)) return false;
   const callee = around.callee as Syntax;

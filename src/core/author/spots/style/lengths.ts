@@ -64,14 +64,20 @@ const isAround = ({ look, styled: { subject } }: Weighed) =>
     look.containers.has(name),
   );
 
+const isRootOrRow = (one: Weighed) => one.styled.subject.isRoot || isRow(one);
+
 /** What is a size to set, by property, with how sure that is. */
 const rules: readonly LengthRule[] = [
   {
-    ...{ property: /^(?:font-size)$/, name: 'size', why: 'the size of letters', size: true },
+    ...{ property: /^font(?:-size)?$/, name: 'size', why: 'the size of letters', size: true },
     rootName: 'text size',
     weigh: (one) =>
-      (one.isOnly && /px$/.test(one.value) && (one.styled.subject.isRoot || isRow(one))) ||
-      (one.px === one.largest && one.px >= 24 && !one.styled.subject.isState && !isSign(one))
+      (one.isOnly && isWhole(one) && /px$/.test(one.value) && isRootOrRow(one)) ||
+      (one.px === one.largest &&
+        (isWhole(one) || !one.styled.subject.isRoot) &&
+        one.px >= 24 &&
+        !one.styled.subject.isState &&
+        !isSign(one))
         ? 0.7
         : 0.4,
   },
@@ -82,29 +88,33 @@ const rules: readonly LengthRule[] = [
       // A radius that large only makes ends round.
       one.px >= 99 || one.px * 2 >= heightOf(one)
         ? 0
-        : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 12
+        : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 10
           ? 0.7
           : 0.45,
   },
   {
     ...{ property: /^(?:grid-|row-|column-)?gap$/, name: 'gap', rootName: 'gap' },
     why: 'the room between parts',
-    weigh: (one) => (isAround(one) && (one.px >= 16 || one.isOnly) ? 0.75 : 0.4),
+    weigh: (one) => (isAround(one) && one.px >= 8 ? 0.75 : 0.4),
   },
   {
     ...{ property: /^padding$/, name: 'padding', rootName: 'padding' },
     why: 'the room inside',
-    weigh: (one) => (isRow(one) && isAlone(one) ? 0.5 : one.styled.subject.isRoot ? 0.45 : 0),
+    weigh: (one) => (isRow(one) && isWhole(one) ? 0.5 : one.styled.subject.isRoot ? 0.45 : 0),
   },
   {
     ...{ property: /^(?:max-)?width$/, name: 'width', rootName: 'width' },
     why: 'a width that sets the size of it all',
     weigh: (one) => {
+      if (isOfSome(one)) return isSizing(one) ? 0.4 : 0;
       if (one.styled.subject.isRoot) return 0.8;
       if (!isSizing(one)) return 0;
-      const isWhole =
+      const isPage =
         /^max-/.test(one.styled.declaration.property) && /[3-9]\d\dpx|\d{4}px/.test(one.value);
-      return isRow(one) || isPicture(one) || (isWhole && one.styled.subject.type === undefined)
+      return isRow(one) ||
+        isPicture(one) ||
+        isPanel(one) ||
+        (isPage && one.styled.subject.type === undefined)
         ? 0.65
         : 0.4;
     },
@@ -112,7 +122,10 @@ const rules: readonly LengthRule[] = [
   {
     ...{ property: /^(?:min-|max-)?height$/, name: 'height', rootName: 'height' },
     why: 'a height that sets the size of it all',
-    weigh: (one) => (one.styled.subject.isRoot || isRow(one) ? 0.75 : isSizing(one) ? 0.4 : 0),
+    weigh: (one) => {
+      const isOfAll = isRootOrRow(one) || (isAround(one) && isSizing(one));
+      return isOfAll && one.px >= 24 && !isOfSome(one) ? 0.75 : isSizing(one) ? 0.4 : 0;
+    },
   },
   {
     ...{ property: /^grid-template-columns$/, name: 'column width', rootName: 'column width' },
@@ -131,12 +144,24 @@ function isPicture({ styled: { subject } }: Weighed): boolean {
   return subject.type === 'img' || subject.type === 'video';
 }
 
+/** True for what only some of several have, such as a wide one. */
+function isOfSome({ styled: { subject } }: Weighed): boolean {
+  return subject.classes.some((name) => name.includes('--'));
+}
+
+/** True for a box with a ground of its own that holds more than a line. */
+function isPanel({ px, styled: { declaration } }: Weighed): boolean {
+  const set = new Set(declaration.rule?.declarations.map(({ property }) => property));
+  return px >= 200 && set.has('padding') && (set.has('background') || set.has('background-color'));
+}
+
 /** True for a button that shows a mark instead of words. */
 function isSign({ styled: { subject } }: Weighed): boolean {
   return subject.names.some((name) => /close|prev|next|arrow|icon|toggle|back/.test(name));
 }
 
-function isAlone({ styled, part }: Weighed): boolean {
+/** True for all of a declaration's value. */
+function isWhole({ styled, part }: Weighed): boolean {
   return styled.declaration.value === part.text;
 }
 
@@ -161,10 +186,13 @@ function lengthOf(look: StyleLook, styled: Styled): Length | undefined {
   if (!rule) return undefined;
   const parts = valueParts(written, valueStart(look.style.text, styled.declaration));
   const [part, ...more] = parts;
-  if (part?.type !== 'length' || more.some(({ type }) => type === 'length')) return undefined;
+  if (part?.type !== 'length') return undefined;
+  // In the shorthand the size comes first, the height of a line may follow (CSS Fonts 4, 2.7).
+  const isInFont = property === 'font' && part.functions.length === 0;
   const isWhole = part.text === written;
   const isInGrid = property === 'grid-template-columns' && !part.functions.includes('minmax');
-  if (!isWhole && !isInGrid) return undefined;
+  const isAlone = !more.some(({ type }) => type === 'length');
+  if (!isInFont && !(isAlone && (isWhole || isInGrid))) return undefined;
   const value = withoutRem(part.text, look.rootPx);
   const number = Number.parseFloat(value ?? '0');
   if (value === undefined || number <= 0) return undefined;
@@ -182,12 +210,27 @@ function narrower(one: Length, all: readonly Length[]) {
       other.styled.declaration.property === one.styled.declaration.property &&
       selectorOf(other.styled) === selectorOf(one.styled),
   );
-  const [only, ...more] = same;
-  const width = only && more.length === 0 ? maxWidthOf(only.styled) : undefined;
-  if (!rule || !only || !width) return { marks, below: undefined, value: one.value };
-  marks.push(variableMark(only.at));
-  const below: JsonObject = { [String(width.below)]: width.isBelow ? only.value : one.value };
-  return { marks, below, value: width.isBelow ? one.value : only.value };
+  const widths = same.map(({ styled }) => maxWidthOf(styled));
+  const [only] = same;
+  const [width] = widths;
+  const none = { marks, below: undefined, value: one.value };
+  if (!rule || !only || !width || !areInTurn(widths)) return none;
+  marks.push(...same.map(({ at }) => variableMark(at)));
+  if (!width.isBelow) {
+    return { marks, below: { [String(width.below)]: one.value }, value: only.value };
+  }
+  const below: JsonObject = Object.fromEntries(
+    same.map(({ value }, index) => [String(widths[index]?.below), value]),
+  );
+  return { marks, below, value: one.value };
+}
+
+/** True for widths each smaller than the one before, so that the smallest that fits comes last. */
+function areInTurn(widths: readonly ReturnType<typeof maxWidthOf>[]): boolean {
+  return widths.every((one, index) => {
+    const before = widths[index - 1];
+    return one && (index === 0 || (before?.isBelow && one.isBelow && one.below < before.below));
+  });
 }
 
 function selectorOf({ declaration: { rule } }: Styled): string {

@@ -1,13 +1,14 @@
 import type { Atom } from '../atom.ts';
 import { type StyleDetector, valueStart, variableMark } from './detector.ts';
 
-/** Families of letters, where a declaration sets nothing else. */
+/** Families of letters, by themselves or at the end of `font`. */
 export const typefaces: StyleDetector = (look) =>
   look.styled.flatMap((styled): Atom[] => {
-    const { property, value } = styled.declaration;
-    if (property !== 'font-family' || /^(?:inherit|initial|unset|revert)$|var\(/.test(value))
-      return [];
-    const start = valueStart(look.style.text, styled.declaration);
+    const { property, value: written } = styled.declaration;
+    const isAlone = property === 'font-family';
+    const value = isAlone ? written : property === 'font' ? familiesIn(written) : undefined;
+    if (!value || /^(?:inherit|initial|unset|revert)$|var\(/.test(value)) return [];
+    const start = valueStart(look.style.text, styled.declaration) + written.length - value.length;
     const { isRoot, isState, names } = styled.subject;
     return [
       {
@@ -15,12 +16,19 @@ export const typefaces: StyleDetector = (look) =>
         marks: [variableMark({ start, end: start + value.length }, 'family')],
         slot: `font-family@${start}`,
         names: [...(isRoot ? [] : names.map((name) => `${name} typeface`)), 'typeface'],
-        weight: isRoot ? 0.75 : isState || !isChosen(value) ? 0.45 : 0.65,
+        weight: isRoot && isAlone ? 0.75 : isState || !isAlone || !isChosen(value) ? 0.5 : 0.65,
         why: 'the family of letters',
         same: `typeface ${value}`,
       },
     ];
   });
+
+/** The families that `font` ends in, after the size and the height of a line (CSS Fonts 4, 2.7). */
+function familiesIn(font: string): string | undefined {
+  return /(?:^|\s)(?:[\d.]+(?:px|r?em|pt|%|v[wh])|\w+\([^;]*?\))(?:\s*\/\s*[\d.a-z]+)?\s+([^\d(][^()]*)$/.exec(
+    font,
+  )?.[1];
+}
 
 /** True where a family of its own comes first, not one that stands for a sort or that shows code. */
 function isChosen(families: string): boolean {
