@@ -103,14 +103,17 @@ function markedLine(mould: Mould, { file, line, column, source }: SpotPlace): st
   const room = Math.max(24, codeColumns - at.length);
   const start = Math.min(
     column - 1,
-    source.length > room ? column - 1 : Math.max(indentOf(code), column - 1 + source.length - room),
+    source.length > room ? column - 1 : Math.max(indentOf(code), column + 7 + source.length - room),
   );
   const shown = code.slice(start, start + room);
   const length = Math.max(
     1,
     Math.min(source.split(/\r\n|\n|\r/)[0]?.length ?? 1, room - (column - 1 - start)),
   );
-  return [`${at}${shown}`, `${' '.repeat(at.length + column - 1 - start)}${'~'.repeat(length)}`];
+  const isCut = start > indentOf(code);
+  const left = isCut ? `…${shown.slice(1)}` : shown;
+  const right = start + room < code.length ? `${left.slice(0, -1)}…` : left;
+  return [`${at}${right}`, `${' '.repeat(at.length + column - 1 - start)}${'~'.repeat(length)}`];
 }
 
 function indentOf(line: string): number {
@@ -145,7 +148,9 @@ export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'put back
   terminal.say(`${terminal.strong(tie.field)} is ${done}.`);
   const own = tie.places.filter((place) => place.field === tie.field);
   const shown = own.slice(0, 6);
-  for (const place of shown) terminal.say(`  ${told(place)}`);
+  for (const [index, place] of shown.entries()) {
+    terminal.say(`  ${told(tie.kind === 'list' ? { ...place, row: index + 1 } : place)}`);
+  }
   if (own.length > shown.length) terminal.say(`  and ${own.length - shown.length} more places`);
 }
 

@@ -4,6 +4,7 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import type { Spot } from '../../src/core/author/spots/spot.ts';
 import { kindNames } from '../../src/core/model/kinds.ts';
+import { tablePlace } from '../spots/run.ts';
 import {
   casesHome,
   type ExpectedField,
@@ -11,6 +12,7 @@ import {
   scoreAll,
   totalOf,
 } from '../spots/score.ts';
+import { spotsTable } from '../spots/table.ts';
 
 const flat = (fields: readonly ExpectedField[]): ExpectedField[] =>
   fields.flatMap((one) => [one, ...flat(one.row ?? [])]);
@@ -51,6 +53,11 @@ describe('the fields that a practitioner would declare', () => {
     expect(merged).toBeGreaterThanOrEqual(0.95);
     expect(never).toBe(0);
   });
+});
+
+it('what the docs say of how well is what it is', () => {
+  const page = readFileSync(new URL('../../docs/spots.md', import.meta.url), 'utf8');
+  expect(tablePlace.exec(page)?.[0]).toBe(spotsTable(scoreAll()));
 });
 
 describe('a spot', () => {

@@ -61,6 +61,13 @@ export function install() {
           .replace(/(^|\/)assets\/\d+-/, '$1')
           .replace(/^.*\/(?=[^/]*$)/s, '')
           .replace(/[?#].*$/, (end) => (end.startsWith('#') ? end : ''));
+  // A new tab is not given its opener, whether that is said or not (HTML Standard, 4.6.7).
+  const relations = (value: string) =>
+    value
+      .split(/\s+/)
+      .filter((word) => word !== 'noopener')
+      .sort()
+      .join(' ');
   const write = (node: Node): string => {
     if (node.nodeType === Node.TEXT_NODE) return plain(node.textContent ?? '');
     if (!(node instanceof Element) || skipped.has(node.tagName)) return '';
@@ -77,10 +84,12 @@ export function install() {
                 .replace(/url\("([^"#][^"]*)"\)/g, (_, to: string) => `url("${address(to)}")`)
             : isAddress
               ? address(value)
-              : value;
+              : name === 'rel'
+                ? relations(value)
+                : value;
         return `${name}=${plain(text)}`;
       })
-      .filter((text) => !/^(?:style|class)=$/.test(text))
+      .filter((text) => !/^(?:style|class|rel)=$/.test(text))
       .sort();
     return `<${node.localName} ${[...attributes, ...stateOf(node)].join(' ')}>${[...node.childNodes].map(write).join('')}</>`;
   };
