@@ -1,6 +1,8 @@
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { importAt } from '../isolation/sides.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
@@ -87,6 +89,8 @@ const snippets: Readonly<
   },
 };
 
+const bound = (mould: Mould) => bindSpots(mould, 'recommended').mould;
+
 it('a module that imports a file beside it behaves as it does by itself', async () => {
   const { bare, cast } = await bothSides(join(demo, '../tests/cases/side/modules'));
   const steps: readonly Step[] = [['click', '.gong']];
@@ -105,8 +109,11 @@ describe.each(Object.entries(snippets))('%s', (name, { steps = [], findings = []
     expect(found.map(({ code, file, line }) => `${code} ${file}:${line}`)).toEqual(findings);
   });
 
-  it.each([400, 900])('looks and behaves at %i px as it does by itself', async (widthPx) => {
-    const { bare, cast } = await bothSides(path);
+  it.each([
+    [400, 'as it came', undefined],
+    [900, 'with its fields bound', bound],
+  ])('looks and behaves at %i px %s as it does by itself', async (widthPx, _, author) => {
+    const { bare, cast } = await bothSides(path, author);
     const alone = await picturesOf(browser(), bare, widthPx, steps);
     const placed = await picturesOf(browser(), cast, widthPx, steps);
     expect(placed.map((picture, at) => differing(picture, alone[at] as Uint8Array))).toEqual(

@@ -1,13 +1,21 @@
 import type { Browser, Page } from 'playwright-core';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { pageOf, readSubject, type Side } from '../isolation/sides.ts';
 import { answer } from '../isolation/visit.ts';
 
 /** Something a visitor does: an action, what it is done to, and a key or a value. */
 export type Step = readonly ['click' | 'hover' | 'focus' | 'press' | 'choose', string, string?];
 
-/** A snippet by itself, less what its import left out, and its cast with no value filled in. */
-export async function bothSides(path: string): Promise<{ bare: Side; cast: Side }> {
-  const { bare, cast, sideOf } = await readSubject(path);
+/**
+ * A snippet by itself, less what its import left out, and its cast with no value filled in.
+ *
+ * @param author works on the mould before it is cast
+ */
+export async function bothSides(
+  path: string,
+  author?: (mould: Mould) => Mould,
+): Promise<{ bare: Side; cast: Side }> {
+  const { bare, cast, sideOf } = await readSubject(path, undefined, author);
   return { bare, cast: sideOf(pageOf([cast('c')])) };
 }
 
@@ -49,7 +57,8 @@ async function mediaLoaded(page: Page): Promise<void> {
   const isLoading = () =>
     [...document.querySelectorAll('audio, video')].some((one) => {
       const { networkState, readyState } = one as HTMLMediaElement;
-      return networkState === 2 || readyState < 1;
+      // 3: there is no file to load.
+      return networkState === 2 || (readyState < 1 && networkState !== 3);
     });
   // By our own clock: that of the page stands still.
   const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -59,7 +68,11 @@ async function mediaLoaded(page: Page): Promise<void> {
 }
 
 async function pictureOf(page: Page): Promise<Uint8Array> {
-  return page.locator('body').screenshot({ animations: 'disabled' });
+  const body = page.locator('body');
+  const box = await body.boundingBox();
+  // What hangs in the window takes no room in the body.
+  const place = box && box.height >= 1 ? body : page;
+  return place.screenshot({ animations: 'disabled' });
 }
 
 async function take(page: Page, [action, selector, value = '']: Step): Promise<void> {

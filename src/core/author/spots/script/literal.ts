@@ -117,7 +117,7 @@ const hookName =
   /(?:key|id|class|selector|event|type|name|attr|prop|tag|ease|easing|mode|effect|direction|axis|target|el|element)$/i;
 
 /** True for words that a visitor reads; what only code reads looks otherwise or is called so. */
-export function isForPeople(text: string, name: string): boolean {
+function isForPeople(text: string, name: string): boolean {
   if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(text)) return false;
   if (/^\p{Sc}$/u.test(text)) return true;
   if (/^[\p{Lu}\d]/u.test(text) || /\s/.test(text)) return /\p{L}|\d[:.]\d/u.test(text);
