@@ -1,4 +1,4 @@
-import { Command, CommanderError } from 'commander';
+import { Command, CommanderError, Help } from 'commander';
 import { type Finding, finding, hasErrors } from '../core/problem/finding.ts';
 import { Refusal } from '../core/problem/refusal.ts';
 import type { Running } from './command.ts';
@@ -59,18 +59,29 @@ export async function run(
 }
 
 function programOf(world: World, version: string): Command {
-  return new Command('keen-mould')
-    .description('Turns a snippet of HTML, CSS and JavaScript into a widget with editable fields.')
-    .version(version, '--version', 'show the version')
-    .helpOption('--help', 'show this help')
-    .helpCommand(false)
-    .exitOverride()
-    .configureOutput({
-      writeOut: (text) => world.stdout.write(text),
-      // Errors are told by us, in the same words and shape as all others.
-      writeErr: () => undefined,
-      getOutHelpWidth: () => Math.min(80, world.stdout.columns),
-    });
+  return (
+    new Command('keen-mould')
+      .description(
+        'Turns a snippet of HTML, CSS and JavaScript into a widget with editable fields.',
+      )
+      .version(version, '--version', 'show the version')
+      .helpOption('--help', 'show this help')
+      .helpCommand(false)
+      .exitOverride()
+      // That a repeatable option is not given at first goes without saying.
+      .configureHelp({
+        optionDescription: (option) =>
+          Array.isArray(option.defaultValue)
+            ? option.description
+            : new Help().optionDescription(option),
+      })
+      .configureOutput({
+        writeOut: (text) => world.stdout.write(text),
+        // Errors are told by us, in the same words and shape as all others.
+        writeErr: () => undefined,
+        getOutHelpWidth: () => Math.min(80, world.stdout.columns),
+      })
+  );
 }
 
 function findingsOf(

@@ -148,9 +148,7 @@ export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'put back
   terminal.say(`${terminal.strong(tie.field)} is ${done}.`);
   const own = tie.places.filter((place) => place.field === tie.field);
   const shown = own.slice(0, 6);
-  for (const [index, place] of shown.entries()) {
-    terminal.say(`  ${told(tie.kind === 'list' ? { ...place, row: index + 1 } : place)}`);
-  }
+  for (const place of shown) terminal.say(`  ${told(place)}`);
   if (own.length > shown.length) terminal.say(`  and ${own.length - shown.length} more places`);
 }
 

@@ -38,9 +38,7 @@ export function listOf(
   const names = listNames(column, look.source);
   const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found'> = {
     ...{ slot, names, section: 'Content' as const, drafts: [...loops(column), ...folds(source)] },
-    found: column.at.flatMap((some, row) =>
-      (some ?? []).map((one) => ({ ...rangeOf([one]), in: 'template', as: 'tag', row }) as const),
-    ),
+    found: rows.map((one, row) => ({ ...rangeOf([one]), in: 'template', as: 'tag', row }) as const),
   };
   if (areEqual(rows, look.source)) {
     const count = { type: 'integer', minimum: 1, maximum: Math.max(40, rows.length * 2) };
