@@ -134,6 +134,26 @@ describe('a spot', () => {
     expect(spotsOf(text).filter((one) => one.recommended)).toEqual([]);
   });
 
+  it.each([
+    ['Sold out', 'box.textContent = "Sold out";', 'text', {}],
+    ['left', 'box.textContent = count + " left";', 'text', {}],
+    ['trams left', `box.textContent = \`\${count} trams left\`;`, 'text', {}],
+    ['Sold out', 'box.innerHTML = "Sold out";', 'richtext', {}],
+    ['trams left', `box.innerHTML = \`<b>\${count}</b> trams left\`;`, 'richtext', {}],
+    ['Sold out', `const SAY = "Sold out"; box.innerHTML = \`<b>\${SAY}</b>\`;`, 'text', '^[^<>]*$'],
+    [
+      'Tram 7',
+      `const ALT = "Tram 7"; box.innerHTML = \`<i title="\${ALT}">x</i>\`;`,
+      'text',
+      '^[^<>"\']*$',
+    ],
+  ])('is what a script shows: %j in %s', (value, script, kind, pattern) => {
+    const [spot, ...more] = spotsOf(`<p id="b"></p><script>${script}</script>`);
+    expect(more).toEqual([]);
+    expect(spot).toMatchObject({ kind, default: value });
+    expect(spot?.declares.pattern ?? {}).toEqual(pattern);
+  });
+
   it('says what a media query makes of a size', () => {
     const [gap] = spotsOf(
       '<div class="a"><p class="b">x y</p><p class="b">z y</p><p class="b">w y</p></div><style>.a { gap: 8px } @media (max-width: 600px) { .a { gap: 4px } }</style>',

@@ -54,6 +54,8 @@ export interface Atom {
   /** From 0 to 1: how sure it is that somebody wants to change it. */
   readonly weight: number;
   readonly why: string;
+  /** What the script calls it. */
+  readonly said?: string;
   /** Atoms with the same one are the same thing, wherever they stand. */
   readonly same?: string;
 }
@@ -75,7 +77,7 @@ export interface Found extends Range {
 export interface Proposal
   extends Pick<
     Atom,
-    'kind' | 'declares' | 'slot' | 'names' | 'section' | 'weight' | 'why' | 'same'
+    'kind' | 'declares' | 'slot' | 'names' | 'section' | 'weight' | 'why' | 'said' | 'same'
   > {
   /** One for each row of the list it is a field of; a single one outside lists. */
   readonly values: readonly (Json | undefined)[];

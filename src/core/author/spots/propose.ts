@@ -17,6 +17,7 @@ import { joinLists } from './same/linked-lists.ts';
 import { mergeSame } from './same/merge.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
+import { heldToText } from './script/into-markup.ts';
 import { writtenBy } from './script/written.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
@@ -143,10 +144,11 @@ function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
 function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
   if (!script.program || script.text === '') return [];
   const look = lookAtScript(script);
-  return withoutOverlaps(
+  const found = withoutOverlaps(
     scriptDetectors.flatMap((detect) => detect(look)),
     script.text.length,
   );
+  return heldToText(found, script);
 }
 
 /** What was found first stands; a place of a source of so many characters is filled once. */

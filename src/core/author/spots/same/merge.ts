@@ -33,6 +33,8 @@ function join(a: Proposal, b: Proposal): Proposal {
   const isTwice = a.kind === 'color' && a.weight < 0.6 && b.weight < 0.6;
   return {
     ...a,
+    // What limits it in one place limits it in all.
+    ...(b.declares ? { declares: { ...b.declares, ...a.declares } } : {}),
     values: isMore ? b.values : a.values,
     names: [...a.names, ...b.names],
     // What is used in several places is a choice somebody made.

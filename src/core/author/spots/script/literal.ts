@@ -144,6 +144,6 @@ export function literalAtom(
     ...rest,
     ...{ names: about.names, weight: about.weight, slot: `literal@${node.start}` },
     marks: [{ ...range, in: 'script', as: 'literal', drafts: [{ ...range, text }] }],
-    why: about.why ?? why,
+    ...{ why: about.why ?? why, said: name },
   };
 }
