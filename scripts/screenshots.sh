@@ -21,7 +21,7 @@ terminal() {
     while IFS= read -r line; do printf 'printf "$ %%s\\n" %q\n%s\n' "$line" "$line"; done <<< "$commands"
     printf 'printf "$ "; touch %q; sleep 30\n' "$work/$name.done"
   } > "$work/$name.sh"
-  xvfb-run -a -s '-screen 0 1280x800x24' bash -c "
+  xvfb-run -a -s '-screen 0 1280x1240x24' bash -c "
     xterm -geometry 84x$lines+0+0 -fa 'Liberation Mono' -fs 13 -bg '#1b1917' -fg '#f0ebe4' \
       -bw 0 -b 16 -e bash '$work/$name.sh' & terminal=\$!
     while [ ! -e '$work/$name.done' ]; do sleep 0.2; done
@@ -32,7 +32,7 @@ terminal() {
   convert "$work/$name.png" -bordercolor black -trim +repage "$out/$name.png"
 }
 
-terminal demo 25 'keen-mould demo'
+terminal demo 29 'keen-mould demo'
 cp keen-mould-demo/proof/sheet.png "$out/proof-sheet.png"
 cp -r keen-mould-demo/notice-rail broken
 sed -i 's/{~heading~}/{~haeding~}/' broken/template.html
@@ -41,5 +41,7 @@ sed -e 's/class="call-out__what"/class=“call-out__what”/; s/<\/strong>//; s/
   "$root/demo/snippets/call-out.html" > call-out.html
 keen-mould import call-out.html > /dev/null 2>&1
 terminal check 33 'keen-mould check call-out'
+keen-mould import "$root/demo/snippets/branch-picker.html" > /dev/null 2>&1
+terminal bind 51 'keen-mould bind branch-picker'
 terminal finding 12 'keen-mould cast broken'
 node "$root/scripts/screenshots.mjs" keen-mould-demo "$out"

@@ -23,10 +23,8 @@ export function printSpots(
   for (const section of new Set(spots.map((one) => one.section))) {
     terminal.say(terminal.strong(section));
     const own = spots.filter((one) => one.section === section);
-    const widest = Math.max(
-      ...own.flatMap((one) => withItems(one, 0)).map(({ label }) => label.length),
-    );
-    for (const one of own) printSpot(terminal, mould, one, widest, 0);
+    const widest = Math.max(...own.flatMap((one) => labelsOf(one)).map(({ length }) => length));
+    for (const one of own) printSpot({ terminal, mould, widest }, one, 0);
     terminal.say();
   }
   if (bound.length > 0) {
@@ -40,7 +38,7 @@ export function printSpots(
   else {
     terminal.say(`${mark(true)} is recommended. Bind those, or some under names of your own:`);
     terminal.say(`  keen-mould bind ${folder} --take recommended`);
-    const [first, second] = spots;
+    const [first, second] = recommended.length > 0 ? recommended : spots;
     const other = second ? `,${second.id}=myName` : '=myName';
     terminal.say(`  keen-mould bind ${folder} --take ${first?.id}${other}`);
   }
@@ -52,27 +50,31 @@ function mark(isRecommended: boolean): string {
   return isRecommended ? '+' : '-';
 }
 
-function withItems(spot: Spot, depth: number): { label: string }[] {
-  const label = `${'  '.repeat(depth)}${mark(spot.recommended)} ${nameOf(spot, depth)}`;
-  return [{ label }, ...(spot.items ?? []).flatMap((one) => withItems(one, depth + 1))];
+function labelOf(spot: Spot, depth: number, list: Spot | undefined): string {
+  return `${'  '.repeat(depth)}${mark(spot.recommended)} ${nameOf(spot, list)}`;
 }
 
-function nameOf({ id, field, items }: Spot, depth: number): string {
-  if (depth === 0) return id;
-  return !items && !id.includes(`.${field}`) ? 'each row' : field;
+function labelsOf(spot: Spot, depth = 0, list?: Spot): string[] {
+  const inside = (spot.items ?? []).flatMap((one) => labelsOf(one, depth + 1, spot));
+  return [labelOf(spot, depth, list), ...inside];
 }
 
-function printSpot(
-  terminal: Terminal,
-  mould: Mould,
-  spot: Spot,
-  widest: number,
-  depth: number,
-): void {
+/** Rows that are nothing but one value have no name for it; their spot is called as the list is. */
+function nameOf({ id, field }: Spot, list: Spot | undefined): string {
+  return list === undefined ? id : list.id === id ? 'each row' : field;
+}
+
+interface Printing {
+  readonly terminal: Terminal;
+  readonly mould: Mould;
+  /** Of the labels in the section. */
+  readonly widest: number;
+}
+
+function printSpot(printing: Printing, spot: Spot, depth: number, list?: Spot): void {
+  const { terminal, mould, widest } = printing;
   const indent = '  '.repeat(depth + 1);
-  const label = `${'  '.repeat(depth)}${mark(spot.recommended)} ${nameOf(spot, depth)}`.padEnd(
-    widest,
-  );
+  const label = labelOf(spot, depth, list).padEnd(widest);
   terminal.say(`  ${label}  ${spot.kind.padEnd(8)}  ${shownValue(spot)}`.trimEnd());
   const [first, ...more] = spot.places;
   const further = more.filter((place) => place.row === first?.row);
@@ -88,7 +90,7 @@ function printSpot(
     for (const line of markedLine(mould, first))
       terminal.say(`${indent}    ${terminal.soft(line)}`);
   }
-  for (const one of spot.items ?? []) printSpot(terminal, mould, one, widest, depth + 1);
+  for (const one of spot.items ?? []) printSpot(printing, one, depth + 1, spot);
 }
 
 /** The line a place stands in, with the place marked below. */

@@ -246,7 +246,7 @@ describe('demo', () => {
     const folder = folderWith();
     const { status, stderr } = await keenMould(folder, ['demo']);
     expect(status).toBe(0);
-    const made = ['imported', 'notice-rail', 'summer-sunday.html', 'proof/sheet.png'];
+    const made = ['imported', 'found', 'notice-rail', 'summer-sunday.html', 'proof/sheet.png'];
     for (const path of made) {
       expect(stderr).toContain(`keen-mould-demo/${path}`);
       expect(existsSync(join(folder, 'keen-mould-demo', path))).toBe(true);

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Command } from 'commander';
+import { bindSpots } from '../../core/author/bind/bind-spots.ts';
 import { checkMould } from '../../core/author/check/check-mould.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
 import { fieldsBelow } from '../../core/model/field.ts';
@@ -25,17 +26,19 @@ export function addDemo(commands: Command, running: Running): void {
   commands
     .command('demo')
     .summary('see the whole path on an example')
-    .description('Imports snippets, checks them, casts one with other words, and takes pictures.')
+    .description(
+      'Imports snippets, checks them, finds their fields, casts one, and takes pictures.',
+    )
     .option('--out <dir>', 'folder to write to; by default keen-mould-demo, or the next free')
     .action((options: { readonly out?: string }) =>
       running(async (terminal, world) => {
         const out = options.out ?? (await nextFree('keen-mould-demo'));
         await refuseIfThere(out, 'Choose another folder with --out.');
         const made = await makeDemo(out, progressTo(world.stderr));
-        const { imported, names, bound, fields, cast, block, shown } = made;
+        const { imported, names, found, bound, fields, cast, block, shown } = made;
         if (terminal.isJson) {
           const moulds = [...names.map((name) => join(imported, name)), bound];
-          terminal.json({ out, moulds, fields, cast, block, proof: shown });
+          terminal.json({ out, moulds, found, fields, cast, block, proof: shown });
         } else {
           // Run by npm, as in a clone, the program is not on the path.
           const isByNpm = world.env.npm_lifecycle_event !== undefined;
@@ -54,6 +57,9 @@ interface DemoMade {
   /** How many of them have something wrong, and how much in all. */
   readonly faulty: number;
   readonly faults: number;
+  /** The folder of the same moulds with the fields that were found, and how many those are. */
+  readonly found: string;
+  readonly spots: number;
   readonly bound: string;
   /** How many fields the bound mould declares, those of rows included. */
   readonly fields: number;
@@ -63,7 +69,7 @@ interface DemoMade {
   readonly findings: readonly Finding[];
 }
 
-/** Walks the path: pastes, what is wrong with them, one with fields bound by hand, its proof. */
+/** Walks the path: pastes, what is wrong with them, their fields, one bound by hand, its proof. */
 async function makeDemo(
   out: string,
   onProgress: NonNullable<ProofOptions['onProgress']>,
@@ -77,6 +83,14 @@ async function makeDemo(
   );
   const faulty = wrong.filter((count) => count > 0).length;
   const faults = wrong.reduce((sum, count) => sum + count, 0);
+
+  const found = join(out, 'found');
+  let spots = 0;
+  for (const mould of moulds) {
+    const { mould: bound, ties } = bindSpots(mould, 'recommended');
+    await writeMould(join(found, mould.manifest.name), bound);
+    spots += ties.length;
+  }
 
   const bound = join(out, 'notice-rail');
   await writeMould(bound, (await readMould(join(data, 'moulds', 'notice-rail'))).mould);
@@ -96,6 +110,8 @@ async function makeDemo(
     names,
     faulty,
     faults,
+    found,
+    spots,
     bound,
     fields: declared.length,
     cast,
@@ -112,20 +128,22 @@ function provedAt(shots: readonly Shot[]): string {
 }
 
 function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
-  const { imported, names, faulty, faults, bound, fields, block, shown } = made;
+  const { imported, names, faulty, faults, found, spots, bound, fields, block, shown } = made;
   const faultyName = join(imported, 'open-day');
   const steps = [
     ['import', `${names.length} pasted snippets, taken apart`, imported],
     ['check', `${faults} faults in ${faulty} of them`, faultyName],
-    ['fields', `one of them with ${fields} fields, bound`, bound],
+    ['bind', `${spots} fields found in all of them`, found],
+    ['fields', `one by hand, with ${fields}`, bound],
     ['cast', 'filled for a summer Sunday', block],
     ['proof', provedAt(shown.shots), shown.sheet],
   ] as const;
   const next = [
     ['see what was lost on the way', `check ${faultyName}`],
+    ['see what could be a field, and where', `bind ${join(imported, 'flap-board')}`],
     ['see it live and edit it', `preview ${bound}`],
     ['fill in other words', `cast ${bound} --fill heading="Winter service"`],
-    ['begin with your own', 'import FILE.html'],
+    ['begin with your own', 'import FILE.html --bind'],
   ] as const;
   terminal.say(terminal.strong('From pasted snippets to a proof: the Brindle Vale Tramway'));
   terminal.say();
