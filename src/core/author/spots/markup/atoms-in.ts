@@ -1,3 +1,4 @@
+import { isJsonObject, type Json } from '../../../model/json-source.ts';
 import { Coverage } from '../../../text/coverage.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { Atom, Mark } from '../atom.ts';
@@ -62,6 +63,10 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
         ...kinds,
         ...inside.flatMap(([name, { paths }]) => [...paths].map((path) => `${name} ${path}`)),
       ]),
+      addresses: [
+        ...(atoms.get(element) ?? []).flatMap(({ value }) => addressOf(value) ?? []),
+        ...inside.flatMap(([, { addresses }]) => addresses),
+      ],
     };
     shapes.set(element, shape);
     return shape;
@@ -84,6 +89,14 @@ export interface Shape {
   readonly sorts: ReadonlySet<string>;
   /** Each by the names of all elements down to it, and its kind. */
   readonly paths: ReadonlySet<string>;
+  /** Of links and pictures, in source order. */
+  readonly addresses: readonly string[];
+}
+
+function addressOf(value: Json): string | undefined {
+  if (!isJsonObject(value)) return undefined;
+  const address = value.href ?? value.src;
+  return typeof address === 'string' ? address : undefined;
 }
 
 /** Kinds that may stand for each other in rows. */

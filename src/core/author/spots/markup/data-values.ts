@@ -3,13 +3,23 @@ import type { Atom } from '../atom.ts';
 import { isBoundText, type Tree, type TreeAttribute, type TreeElement } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector } from './detector.ts';
 
-/** Values of `data-*` attributes that are content or settings, not hooks of the code. */
-export const dataValues: MarkupDetector = (element, { tree }) =>
-  [...element.attributes.values()].flatMap((attribute) => {
-    const name = /^data-([a-z][\w-]*)$/.exec(attribute.name)?.[1];
+/**
+ * Values of `data-*` attributes, and of attributes of custom elements, that are content or settings,
+ * not hooks of the code.
+ */
+export const dataValues: MarkupDetector = (element, { tree }) => {
+  const isCustom = element.name.includes('-');
+  return [...element.attributes.values()].flatMap((attribute) => {
+    const own = isCustom && !known.test(attribute.name) ? attribute.name : undefined;
+    const name = /^data-([a-z][\w-]*)$/.exec(attribute.name)?.[1] ?? own;
     if (name === undefined || isBoundText(attribute.text)) return [];
     return valueAtom(tree, element, attribute, name) ?? [];
   });
+};
+
+/** Attributes that every element may have (HTML Standard, 3.2.6), those of other detectors too. */
+const known =
+  /^(?:class|id|style|slot|is|part|exportparts|title|lang|dir|hidden|inert|tabindex|role|popover|translate|itemscope|itemprop|itemtype|href|src|alt|poster|aria-.*|on.*|data-.*)$/;
 
 /** Names after `data-` that speak to code alone. */
 const hooks =

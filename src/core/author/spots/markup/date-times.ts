@@ -1,3 +1,4 @@
+import type { Atom } from '../atom.ts';
 import { isBoundText } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector } from './detector.ts';
 
@@ -5,18 +6,13 @@ import { attributeMark, hole, type MarkupDetector } from './detector.ts';
 export const dateTimes: MarkupDetector = (element) => {
   const attribute = element.attributes.get('datetime');
   if (!attribute?.text || isBoundText(attribute.text)) return [];
-  return [
-    {
-      ...{
-        kind: 'text',
-        value: attribute.text,
-        element,
-        slot: 'attr:datetime',
-        section: 'Content',
-      },
-      marks: [attributeMark(attribute, hole())],
-      ...{ names: ['time'], weight: 0.5, why: 'the time that machines read' },
-      same: `text ${attribute.text}`,
-    },
-  ];
+  const isDay = /^\d{4}-\d{2}-\d{2}$/.test(attribute.text);
+  const atom: Atom = {
+    ...{ kind: isDay ? 'date' : 'text', value: attribute.text, element, slot: 'attr:datetime' },
+    marks: [attributeMark(attribute, hole())],
+    names: isDay ? ['date', 'day'] : ['time'],
+    ...{ section: 'Content', weight: isDay ? 0.75 : 0.5, why: 'the time that machines read' },
+    ...(isDay ? {} : { same: `text ${attribute.text}` }),
+  };
+  return [atom];
 };

@@ -22,13 +22,21 @@ function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
   return classes.some((one) => iconClass.test(one));
 }
 
+/** Icons that belong to how a piece works. */
+const works = /toggle|close|burger|arrow|caret|chevron/;
+
 function fontIcon(element: TreeElement): Atom {
   const attribute = element.attributes.get('class');
   const classes = attribute?.text ?? '';
   return {
     ...{ kind: 'icon', value: { class: classes }, element, slot: 'icon', names: ['icon'] },
     marks: attribute ? [attributeMark(attribute, hole('class'))] : [],
-    ...{ section: 'Content', weight: 0.75, why: 'an icon of a font', same: `icon ${classes}` },
+    ...{
+      section: 'Content',
+      weight: works.test(classes) ? 0.5 : 0.75,
+      why: 'an icon of a font',
+      same: `icon ${classes}`,
+    },
   };
 }
 

@@ -14,7 +14,8 @@ export const pictures: MarkupDetector = (element) => {
   const candidates = candidatesOf(element);
   if (!src) return candidates.flatMap((one) => [candidateAtom(element, one)]);
   const marks: Mark[] = [attributeMark(src, hole())];
-  const hasAlt = alt !== undefined && !isBoundText(alt.text);
+  // What is kept from screen readers says nothing to them.
+  const hasAlt = alt !== undefined && !isBoundText(alt.text) && !isHidden(element);
   if (hasAlt) marks.push(attributeMark(alt, hole('alt')));
   for (const one of candidates) {
     if (one.address === src.text) marks.push(replaced('template', 'attribute', one, hole()));
@@ -41,6 +42,13 @@ function addressOf({ name, isHtml, attributes }: TreeElement): TreeAttribute | u
   }
   if (isHtml || name !== 'image') return undefined;
   return attributes.get('href') ?? attributes.get('xlink:href');
+}
+
+function isHidden(element: TreeElement): boolean {
+  for (let one: TreeElement | undefined = element; one; one = one.parent) {
+    if (one.attributes.get('aria-hidden')?.text === 'true') return true;
+  }
+  return false;
 }
 
 function isPictureAddress({ text }: TreeAttribute): boolean {

@@ -42,7 +42,7 @@ function goesBy(one: Proposal, other: Proposal): boolean {
   const own = new Set(other.names.flatMap((name) => wordsOf(name)));
   return isClass
     ? one.names.some((name) => wordsOf(name).some((word) => own.has(word)))
-    : one.slot.endsWith(':there');
+    : /:there$|:attr:/.test(one.slot);
 }
 
 function isFilled({ rows }: Proposal, value: Json | undefined, row: number): boolean {

@@ -38,7 +38,13 @@ export function listOf(
   const names = listNames(column, look.source);
   const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found'> = {
     ...{ slot, names, section: 'Content' as const, drafts: [...loops(column), ...folds(source)] },
-    found: rows.map((one, row) => ({ ...rangeOf([one]), in: 'template', as: 'tag', row }) as const),
+    found: column.at.flatMap((some, outer) =>
+      (some ?? []).map((one, own) => {
+        // Of rows in rows it is told which row they are in.
+        const row = spans.length > 1 ? outer : own;
+        return { ...rangeOf([one]), in: 'template', as: 'tag', row } as const;
+      }),
+    ),
   };
   if (areEqual(rows, look.source)) {
     const count = { type: 'integer', minimum: 1, maximum: Math.max(40, rows.length * 2) };

@@ -86,8 +86,8 @@ export function rowAttributes(
     }
     const field = `${slot}:attr:${name}`;
     const apart = apartBy(texts, at, facts, field);
-    if (apart && (apart.slot === undefined || !(isAria || isBoolean))) {
-      if (split && !split.rows.every((one, row) => one === apart.rows[row])) return undefined;
+    const isAlike = !split || split.rows.every((one, row) => one === apart?.rows[row]);
+    if (apart && isAlike && (apart.slot === undefined || !(isAria || isBoolean))) {
       if (!split && apart.slot !== undefined) {
         const why = `the attribute ${name} of some rows`;
         const names = [stateNames[name] ?? name.replace(/^(?:data|aria)-/, '').replace(/-/g, ' ')];

@@ -96,7 +96,7 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
   if (!all.some((one) => look.hasContent(one)) && rows.length < 3) return false;
   if (all.some((one) => [...one.attributes.keys()].some((name) => name.startsWith('km-'))))
     return false;
-  if (hasOwnIds(all, look) || areFormParts(rows)) return false;
+  if (hasOwnIds(all, look) || areFormParts(rows) || areTwins(rows, look)) return false;
   if (first.length > 1) return rows.length > 1 && all.every((one) => look.hasContent(one));
   if (rowNames.has(main.name)) return true;
   const classes = rows.map(([one]) => one?.classes ?? []);
@@ -114,6 +114,18 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
 /** True where an element holds nothing but rows. */
 function isAllOf(parent: TreeElement | undefined, rows: readonly Row[]): boolean {
   return parent?.name !== '' && parent?.children.length === rows.length;
+}
+
+/** True where the same stands twice, as a strip that rolls does: each is a place of its own. */
+function areTwins(rows: readonly Row[], { shapeOf, source }: RowLook): boolean {
+  const [one = [], other = [], ...more] = rows.map((row) =>
+    row.flatMap((element) => shapeOf(element).addresses),
+  );
+  if (more.length > 0 || one.length < 2 || one.join('\n') !== other.join('\n')) return false;
+  const [text, same] = rows.map((row) =>
+    row.map(({ start, end }) => source.slice(start, end)).join(''),
+  );
+  return text !== same;
 }
 
 /** True where the script asks for parts of single rows by their ids. */

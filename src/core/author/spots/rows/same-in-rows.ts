@@ -21,7 +21,7 @@ const plain = new Set(['text', 'number']);
 function isSame(a: Proposal, b: Proposal): boolean {
   const areTexts = plain.has(a.kind) && plain.has(b.kind);
   const areOf = (...kinds: readonly string[]) => a.kind === b.kind && kinds.includes(a.kind);
-  if (!areTexts && !areOf('image', 'icon', 'switch')) return false;
+  if (!areTexts && !areOf('image', 'icon', 'link', 'switch')) return false;
   if (a.fixedName !== undefined || b.fixedName !== undefined) return false;
   const [one, other] = [a.values.map(keyOf), b.values.map(keyOf)];
   return new Set(one).size > 1 && one.every((key, row) => key === other[row]);

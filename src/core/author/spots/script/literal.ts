@@ -121,7 +121,10 @@ function isForPeople(text: string, name: string): boolean {
   if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(text)) return false;
   if (/^\p{Sc}$/u.test(text)) return true;
   if (/^[\p{Lu}\d]/u.test(text) || /\s/.test(text)) return /\p{L}|\d[:.]\d/u.test(text);
-  return !hookName.test(name) && /text|title|label|word|message|caption/i.test(name);
+  return (
+    !hookName.test(name) &&
+    /text|title|label|word|message|caption|unit|suffix|prefix|currency|symbol|sign/i.test(name)
+  );
 }
 
 /** The kind of a literal as what an atom of it says. */

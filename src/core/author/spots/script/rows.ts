@@ -76,17 +76,45 @@ function objectFields(rows: readonly Syntax[]): Proposal[] | undefined {
     }
     members.push(found);
   }
-  const fields = [...names].map((name) =>
-    fieldOf(
+  const fields = [...names].map((name) => {
+    const nodes = members.map((one) => one.get(name));
+    if (nodes.some((node) => node?.type === 'ArrayExpression')) return listIn(name, nodes);
+    return fieldOf(
       name,
-      members.map((one) => {
-        const node = one.get(name);
-        return node ? atomOf(node, name) : null;
-      }),
-    ),
-  );
+      nodes.map((node) => (node ? atomOf(node, name) : null)),
+    );
+  });
   if (fields.some((one) => one === undefined)) return undefined;
   return fields.flatMap((one) => one ?? []);
+}
+
+/** A list of plain values in each row. */
+function listIn(name: string, nodes: readonly (Syntax | undefined)[]): Proposal[] | undefined {
+  const lists = nodes.map((node) =>
+    node?.type === 'ArrayExpression' ? (node.elements as (Syntax | null)[]) : node ? undefined : [],
+  );
+  const elements = lists.flatMap((list) => list ?? [null]);
+  if (elements.length === 0 || elements.some((one) => one === null)) return undefined;
+  const values = fieldOf(
+    '',
+    elements.map((one) => (one ? atomOf(one, name) : undefined)),
+  );
+  // A list of addresses would have to be made bare again in each row.
+  if (!values || values.some(({ kind }) => /^(?:link|image|media)$/.test(kind))) return undefined;
+  let next = 0;
+  const spans = lists.map((list) => list?.map(() => next++));
+  const last = wordsOf(name).at(-1) ?? 'item';
+  const found = nodes.flatMap((node, row) =>
+    node ? [{ start: node.start, end: node.end, in: 'script', as: 'literal', row } as const] : [],
+  );
+  return [
+    {
+      ...{ kind: 'list', values: nodes.map(() => null), slot: `list@${found[0]?.start}`, found },
+      rows: { name: singular(last), fields: values, spans, isPlain: true },
+      ...{ names: [name], fixedName: name, section: 'Content', weight: 0.85, drafts: [] },
+      why: `the list ${name} of each row`,
+    },
+  ];
 }
 
 /** A value in a row: each text counts, since a row has to be whole. */
