@@ -35,6 +35,7 @@ import { readScript, type ScriptRead } from './script/read-script.ts';
 import { isWrittenHere } from './script/written-here.ts';
 import { scriptValues } from './script-values.ts';
 import { compileStyle, type Manner } from './style/compile-style.ts';
+import { customElementsIn } from './style/custom-elements.ts';
 import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
@@ -95,6 +96,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
   const usedProperties = propertiesNamedIn(template, style, script);
   const hasSlots = /\skm-slot\s*=/.test(template);
   const styles = compileStyle({
+    customElements: customElementsIn(template, script),
     ...{ hasSlots, libraryScripts: libraryScriptsOf(mould), moving: movingIn(mould, parsed.style) },
     ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),

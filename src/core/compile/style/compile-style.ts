@@ -12,7 +12,7 @@ import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
-import { firmReset, importantReset, reset, resetInSlots } from './reset.ts';
+import { customReset, firmReset, importantReset, reset, resetInSlots } from './reset.ts';
 import {
   castSelector,
   resetWeight,
@@ -42,6 +42,8 @@ export interface StyleSource {
   readonly libraries: readonly string[];
   /** True where a slot is the border of what is the mould's. */
   readonly hasSlots: boolean;
+  /** Names of elements whose look is said in shadow trees of their own. */
+  readonly customElements: readonly string[];
   /** Scripts of libraries, which speak of custom properties by the names they know. */
   readonly libraryScripts: readonly string[];
   /** What has to be able to beat rules; undefined where no rule is to be important. */
@@ -154,7 +156,8 @@ export function compileStyle(source: StyleSource): CompiledStyle {
       look: isHard ? (isFirm ? 'firm' : 'own') : undefined,
       ofPage,
       ofMould: [
-        moving && !isFirm ? importantReset(mark, moving) : '',
+        moving && !isFirm ? importantReset(mark, moving, source.customElements) : '',
+        isHard ? customReset(mark, source.customElements, isFirm) : '',
         ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [
           ...box,
           ...undeclared,

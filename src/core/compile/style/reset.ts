@@ -72,6 +72,7 @@ function resetOf(root: string, all: string, level = ''): string {
     `${all}::placeholder, ${all}::marker ${set('revert-layer', ['all'])}`,
     `${root} ${set('initial', inherited)}`,
     ...ownText.map(([elements, ...names]) => `${root}:where(${elements}) ${set('revert', names)}`),
+    `${root}:where([cellspacing]) ${set('revert-layer', ['border-spacing'])}`,
   ].join('\n');
 }
 
@@ -98,12 +99,28 @@ ${resetOf(`:is(${resetWeight}, :scope)`, `:is(${resetWeight}, :scope, :scope *)`
 }`;
 
 /**
+ * Lets custom elements look as the rules of their own shadow trees say: any value from outside beats
+ * `:host`, `revert` as well, but for one that takes the whole layer back.
+ */
+export function customReset(mark: string, names: readonly string[], isFirm: boolean): string {
+  if (names.length === 0) return '';
+  const own = names.map((name) => `${mark} ${name}`).join(', ');
+  return `:is(${resetWeight}, ${own}) { all: revert-layer${isFirm ? ' !important' : ''} }`;
+}
+
+/**
  * What undoes the important rules of hosts for one mould whose style moves: all but what inline
  * style, animations and script set.
  *
  * @param mark what marks the roots of its casts
+ * @param customElements names of elements with rules of their own shadow trees
  */
-export function importantReset(mark: string, moving: ReadonlySet<string>): string {
+export function importantReset(
+  mark: string,
+  moving: ReadonlySet<string>,
+  customElements: readonly string[],
+): string {
+  const hinted = [...hinting, ...customElements].join(', ');
   const [at, own] = [mark, `${mark} *`].map((one) => `:is(${resetWeight}, ${one})`);
   const still = (names: readonly string[]) => names.filter((name) => !isMoving(name, moving));
   const set = (value: string, names: readonly string[]) =>
@@ -111,8 +128,12 @@ export function importantReset(mark: string, moving: ReadonlySet<string>): strin
   const [text, others] = [still(importantText), still(importantInHosts)];
   const inside = `${own}:not(${slotted})`;
   const rules: [selector: string, value: string, names: readonly string[]][] = [
-    [`${inside}${unhinted}, ${inside}::before, ${inside}::after`, 'revert', [...text, ...others]],
-    [`${inside}:where(${hinting.join(', ')})`, 'revert-layer', [...text, ...others]],
+    [
+      `${inside}:not(:where(${hinted})), ${inside}::before, ${inside}::after`,
+      'revert',
+      [...text, ...others],
+    ],
+    [`${inside}:where(${hinted})`, 'revert-layer', [...text, ...others]],
     [`${inside}${pictures}`, 'revert', still(ofPictures)],
     [`${at}${unhinted}`, 'revert', others],
     [`${at}`, 'initial', text],

@@ -61,6 +61,9 @@ function textNames(element: TreeElement, text: string): string[] {
   if (element.name === 'video' || element.name === 'audio') {
     return names.map((name) => `${name} fallback`);
   }
+  if (/^(?:b|em|i|strong|span)$/.test(element.name) && /^[\d.,]+\s*%$/.test(text)) {
+    return [...names.slice(0, -1), 'share', ...names.slice(-1)];
+  }
   if (element.name === 'label' && text.length <= 24) return [`${text} label`, ...names];
   return names;
 }

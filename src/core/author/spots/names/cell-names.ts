@@ -9,9 +9,14 @@ export function cellNames(cell: TreeElement): string[] {
   const index = row ? childrenOf(row).indexOf(cell) : -1;
   if (!row || index < 0) return [];
   if (cell.attributes.has('colspan') || row.parent?.name === 'tfoot') return ['note'];
-  const counted = `${ordinals[index] ?? `${index + 1}th`} column`;
   const table = tableOf(cell);
-  const head = table && [...within(table)].find((one) => one.name === 'tr');
+  const isHeaded = table && [...within(table)].some(({ name }) => name === 'th');
+  // A table that only sets things side by side has no columns to speak of.
+  if (!isHeaded || /^(?:presentation|none)$/.test(table.attributes.get('role')?.text ?? '')) {
+    return ['text'];
+  }
+  const counted = `${ordinals[index] ?? `${index + 1}th`} column`;
+  const head = [...within(table)].find((one) => one.name === 'tr');
   if (!head || head === row) return [counted];
   const heading = childrenOf(head)[index];
   const text = heading && onlyText(heading)?.text;

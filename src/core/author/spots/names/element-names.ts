@@ -46,6 +46,8 @@ const wordless =
 
 /** The name of an element's role, such as `heading` for `h3`. */
 export function nameOfTag(name: string): string {
+  // A custom element says by its name what it is.
+  if (/^[a-z]+(?:-[a-z]+)+$/.test(name)) return name.replace(/-/g, ' ');
   return (
     roles[name] ??
     (/^[a-z]+$/.test(name) && name.length > 2 && !/^(?:div|span)$/.test(name) ? name : '')

@@ -53,7 +53,9 @@ function nameOne(
   used: Used,
   asked: ReadonlyMap<string, string>,
 ): NamedField {
-  const words = asked.get(proposal.slot) ?? proposal.fixedName ?? freeWords(proposal, used);
+  const words =
+    asked.get(proposal.slot) ??
+    (proposal.fixedName ? (proposal.names[0] ?? proposal.fixedName) : freeWords(proposal, used));
   const name = asked.get(proposal.slot) ?? proposal.fixedName ?? camelName(words);
   used.add(name, proposal);
   const path = [around, name].filter((one) => one !== '').join('.');
@@ -172,6 +174,10 @@ const kindWords: Readonly<Record<string, string>> = {
 
 const ordinals = ['other', 'third', 'fourth', 'fifth', 'sixth', 'seventh'];
 
+/** Words that say little by themselves. */
+const little =
+  /^(?:the|and|for|with|an|of|to|in|on|at|by|from|or|as|be|no|not|is|are|was|has|have|do|does|get|it|its|this|that|there|you|your|we|our|us|they|their|all|any|so|if|than|then)$/;
+
 /** Two words that a text begins with, where they are words of letters. */
 function saidBy(value: Json): string {
   const text =
@@ -183,7 +189,7 @@ function saidBy(value: Json): string {
             '',
         );
   const words = wordsOf(text.replace(/<[^>]*>/g, ' ')).filter(
-    (word) => /^[a-z]{2,}$/.test(word) && !/^(?:the|and|for|with|an|of|to|in|on)$/.test(word),
+    (word) => /^[a-z]{2,}$/.test(word) && !little.test(word),
   );
   return words.slice(0, 2).join(' ');
 }

@@ -90,7 +90,7 @@ export function rowAttributes(
     if (apart && isAlike && (apart.slot === undefined || !(isAria || isBoolean))) {
       if (!split && apart.slot !== undefined) {
         const why = `the attribute ${name} of some rows`;
-        const names = [stateNames[name] ?? name.replace(/^(?:data|aria)-/, '').replace(/-/g, ' ')];
+        const names = [stateNames[name] ?? wordsOfAttribute(name)];
         const about = { slot: field, why, section: 'Behaviour', weight: 0.6 } as const;
         fields.push({
           ...about,
@@ -107,7 +107,7 @@ export function rowAttributes(
     const why = `the attribute ${name}, which differs from row to row`;
     const on = { attribute: name };
     const about = { slot: field, why, on, section: 'Behaviour', weight: 0.3 } as const;
-    const named = name.replace(/^(?:data|aria)-/, '').replace(/-/g, ' ');
+    const named = wordsOfAttribute(name);
     if (isAria || isBoolean) {
       fields.push({ ...about, kind: 'switch', names: [stateNames[name] ?? named], values: truths });
     } else if (found.every((one) => one?.text !== '')) {
@@ -116,6 +116,11 @@ export function rowAttributes(
     } else return undefined;
   }
   return { fields, marks, split };
+}
+
+/** The words of an attribute's name, without whose it is. */
+function wordsOfAttribute(name: string): string {
+  return name.replace(/^(?:data|aria)-(?:bs-)?/, '').replace(/-/g, ' ');
 }
 
 const stateNames: Readonly<Record<string, string>> = {

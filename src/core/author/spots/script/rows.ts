@@ -76,6 +76,8 @@ function objectFields(rows: readonly Syntax[]): Proposal[] | undefined {
     }
     members.push(found);
   }
+  // People who write questions as `q` write answers as `a`.
+  const said = names.has('q') && names.has('a') ? asked : {};
   const fields = [...names].map((name) => {
     const nodes = members.map((one) => one.get(name));
     if (nodes.some((node) => node?.type === 'ArrayExpression')) return listIn(name, nodes);
@@ -85,8 +87,15 @@ function objectFields(rows: readonly Syntax[]): Proposal[] | undefined {
     );
   });
   if (fields.some((one) => one === undefined)) return undefined;
-  return fields.flatMap((one) => one ?? []);
+  return fields
+    .flatMap((one) => one ?? [])
+    .map((one) => ({
+      ...one,
+      names: [said[one.fixedName ?? ''] ?? '', ...one.names].filter((name) => name),
+    }));
 }
+
+const asked: Readonly<Record<string, string>> = { q: 'question', a: 'answer' };
 
 /** A list of plain values in each row. */
 function listIn(name: string, nodes: readonly (Syntax | undefined)[]): Proposal[] | undefined {
