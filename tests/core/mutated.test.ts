@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
 import { expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { checkMould, fixMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { elementsUnder } from '../../src/core/author/snippet/page-parts.ts';
@@ -118,3 +120,25 @@ it('whatever slips into a snippet, nothing throws, hangs or is lost', () => {
   );
   expect(cast).toBeGreaterThan(200);
 }, 120_000);
+
+it('whatever slips into a snippet, its fields are bound, and taken back byte for byte', () => {
+  let fields = 0;
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...snippets),
+      fc.array(slips, { minLength: 1, maxLength: 4 }),
+      (snippet, some) => {
+        const { mould } = importSnippet([{ name: 'slip.html', text: slipped(snippet, some) }]);
+        const { mould: bound, ties } = bindSpots(mould, 'recommended');
+        fields += ties.length;
+        expect(compileMould(bound).isSound || !compileMould(mould).isSound).toBe(true);
+        const left = ties.reduce((one, { field }) => unbindField(one, field).mould, bound);
+        for (const part of ['template', 'style', 'script', 'manifestText'] as const) {
+          expect(left[part]).toBe(mould[part]);
+        }
+      },
+    ),
+    { seed: 6, numRuns: 120 },
+  );
+  expect(fields).toBeGreaterThan(500);
+});

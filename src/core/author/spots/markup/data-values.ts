@@ -1,5 +1,6 @@
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import type { Atom } from '../atom.ts';
+import { limitsOf } from '../limits.ts';
 import { isBoundText, type Tree, type TreeAttribute, type TreeElement } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector } from './detector.ts';
 
@@ -48,7 +49,10 @@ function valueAtom(
       const motion = { section: 'Motion', why: 'a time, as a number of ms' } as const;
       return { ...about, ...motion, kind: 'number', value: Number(text), declares, weight };
     }
-    const declares = { type: /\./.test(text) ? 'number' : 'integer' };
+    const declares = {
+      ...{ type: /\./.test(text) ? 'number' : 'integer' },
+      ...limitsOf(name, Number(text)),
+    };
     const same = `number ${Number(text)}`;
     return {
       ...about,

@@ -3,6 +3,7 @@ import type { Json, JsonObject } from '../../../model/json-source.ts';
 import type { KindName } from '../../../model/kinds.ts';
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import type { Atom, Section } from '../atom.ts';
+import { limitsOf } from '../limits.ts';
 import { isContent } from '../markup/is-content.ts';
 import { colorKey, valueParts } from '../style/values.ts';
 
@@ -67,7 +68,9 @@ function numberKind(value: number, name: string, isTimed: boolean): LiteralKind 
       same: `ms ${value} ${name}`,
     };
   }
-  const declares = { type: Number.isInteger(value) ? 'integer' : 'number' };
+  const limits = limitsOf(name, value);
+  const isWhole = Number.isInteger(value) && limits.maximum !== 1;
+  const declares = { type: isWhole ? 'integer' : 'number', ...limits };
   const section = isTime || speedName.test(name) ? 'Motion' : 'Behaviour';
   return { kind: 'number', value, section, declares, why: 'a number that the code names' };
 }

@@ -4,6 +4,7 @@ import type { KindName } from '../../../model/kinds.ts';
 import { cssFormats } from '../../../model/values/violation.ts';
 import { extentOnLines } from '../../../text/edits.ts';
 import type { Atom, Mark, Section } from '../atom.ts';
+import { limitsOf } from '../limits.ts';
 import { withoutPrefix } from '../names/element-names.ts';
 import { type StyleDetector, type Styled, type StyleLook, valueStart } from './detector.ts';
 import { withoutRem } from './rem.ts';
@@ -64,7 +65,8 @@ function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean)
       : [{ ...range, text: () => `var(${name})` }],
   };
   const words = property.slice(2).replace(/[-_]+/g, ' ');
-  const declares: JsonObject = { property: name };
+  const limits = read.kind === 'number' ? limitsOf(property, Number(value)) : {};
+  const declares: JsonObject = { property: name, ...limits };
   return [
     {
       ...{ ...read, value: valueAs(read.kind, value), declares, marks: [mark], slot: property },
