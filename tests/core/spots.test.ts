@@ -170,6 +170,24 @@ describe('a spot', () => {
     ]);
   });
 
+  it('is one list of questions though one answer is a paragraph and another a list', () => {
+    const [list, ...more] = spotsOf(
+      '<section><details><summary>Is it far?</summary><p>No.</p></details><details><summary>Which bus?</summary><ul><li>Line 14</li><li>Line 2</li></ul></details></section>',
+    );
+    expect(more).toEqual([]);
+    expect(list?.items?.map(({ kind, field }) => [kind, field])).toEqual([
+      ['text', 'question'],
+      ['richtext', 'text'],
+    ]);
+  });
+
+  it('is two where columns hold something else, whatever their class', () => {
+    const spots = spotsOf(
+      '<div class="foot"><div class="col"><img src="a.svg" alt="Crest"><p>Run by volunteers.</p></div><div class="col"><h5>Visit</h5><ul><li><a href="/a">A place</a></li><li><a href="/b">Bills</a></li></ul></div><div class="col"><h5>Help</h5><ul><li><a href="/c">Care</a></li><li><a href="/d">Dine</a></li></ul></div></div>',
+    ).filter(({ recommended }) => recommended);
+    expect(spots.map(({ kind }) => kind)).toEqual(['image', 'text', 'list']);
+  });
+
   it('is a number of rows where the script counts them', () => {
     const [list] = spotsOf(
       '<ul><li>One a</li><li>Two a</li><li>Three</li></ul><script>const total = 3; go(total);</script>',

@@ -39,7 +39,13 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     ...{ tree, isInScript, isLaidOut: laidOutBy(style), isWritten: writtenBy(script) },
   });
   const look: FieldsLook = {
-    ...{ source: mould.template, style, isInScript, isFaithful, ...countsOf(atoms) },
+    ...{
+      source: mould.template,
+      style,
+      isInScript,
+      isFaithful,
+      ...countsOf(atoms, mould.template),
+    },
     isLookedUp: (id) => isInScript(id),
   };
   const columns = columnsIn([tree.root], look, []);

@@ -2,6 +2,7 @@ import { isJsonObject, type Json } from '../../../model/json-source.ts';
 import { Coverage } from '../../../text/coverage.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { Atom, Mark } from '../atom.ts';
+import { isProse } from '../rows/prose.ts';
 import { childrenOf, type TreeElement, within } from '../tree.ts';
 import type { MarkupLook } from './detector.ts';
 import { markupDetectors } from './detectors.ts';
@@ -24,7 +25,7 @@ export function atomsIn(look: MarkupLook): Map<TreeElement, Atom[]> {
 }
 
 /** What elements hold, for telling rows from other siblings. */
-export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
+export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>, source: string) {
   const counts = new Map<TreeElement, number>();
   const marks = new Map<TreeElement, Mark[]>();
   for (const [element, own] of atoms) {
@@ -53,16 +54,28 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
     const kinds = (atoms.get(element) ?? [])
       .filter(({ section, weight }) => section === 'Content' && weight >= 0.5)
       .map(({ kind }) => shapeNames[kind] ?? kind);
-    const inside = childrenOf(element).map((child) => [child.name, shapeOf(child)] as const);
+    const inside = childrenOf(element).map(
+      (child) => [isProse(child, source) ? 'prose' : child.name, shapeOf(child)] as const,
+    );
+    // Paragraphs here and a list there are one text all the same.
+    const isText = isProse(element, source);
     const shape: Shape = {
-      sorts: new Set([
-        ...kinds.map((kind) => `${element.name} ${kind}`),
-        ...inside.flatMap(([, { sorts }]) => [...sorts]),
-      ]),
-      paths: new Set([
-        ...kinds,
-        ...inside.flatMap(([name, { paths }]) => [...paths].map((path) => `${name} ${path}`)),
-      ]),
+      sorts: new Set(
+        isText
+          ? ['prose']
+          : [
+              ...kinds.map((kind) => `${element.name} ${kind}`),
+              ...inside.flatMap(([, { sorts }]) => [...sorts]),
+            ],
+      ),
+      paths: new Set(
+        isText
+          ? ['text']
+          : [
+              ...kinds,
+              ...inside.flatMap(([name, { paths }]) => [...paths].map((path) => `${name} ${path}`)),
+            ],
+      ),
       addresses: [
         ...(atoms.get(element) ?? []).flatMap(({ value }) => addressOf(value) ?? []),
         ...inside.flatMap(([, { addresses }]) => addresses),

@@ -88,9 +88,14 @@ function shownAtom(text: string, as: ShownAt['as'], why: string, mark: Atom['mar
     ...{ kind, value: kind === 'richtext' ? cleanHtml(text) : text, why, marks: [mark] },
     ...(kind === 'text' ? { same: `text ${text}` } : {}),
     slot: `literal@${mark.start}`,
-    names: text.length <= 24 ? [text, 'message'] : ['message', text.slice(0, 24)],
+    names: namesOf(text),
     ...{ section: 'Content', weight: 0.8 },
   };
+}
+
+function namesOf(text: string): string[] {
+  if (/^\p{Sc}$/u.test(text)) return ['currency', 'currency sign'];
+  return text.length <= 24 ? [text, 'message'] : ['message', text.slice(0, 24)];
 }
 
 /** True for words, a single word in capitals or beside others, or a sign of a currency. */
