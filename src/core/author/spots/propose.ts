@@ -47,6 +47,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
       ...countsOf(atoms, mould.template),
     },
     isLookedUp: (id) => isInScript(id),
+    isInSelector: (attribute, value) => isAskedFor(style, attribute, value),
   };
   const columns = columnsIn([tree.root], look, []);
   const found = columns.map((column, index) =>
@@ -68,6 +69,19 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const rest = [...shared, ...styled, ...scripted.filter((one) => !taken.has(one))];
   const merged = mergeSame(inSource([...counted.lists, ...rest]));
   return inOrder(merged);
+}
+
+/** True where a selector of the sheet asks for an attribute with that very value, or for that id. */
+function isAskedFor(style: StyleLook['style'], attribute: string, value: string): boolean {
+  if (attribute === 'id') return style.ids.has(value);
+  const at = style.text.indexOf(`[${attribute}`);
+  if (at < 0 || value === '') return false;
+  const asked = [
+    `[${attribute}=${value}]`,
+    `[${attribute}="${value}"]`,
+    `[${attribute}='${value}']`,
+  ];
+  return asked.some((one) => style.text.includes(one, at));
 }
 
 function isNamedIn(script: string, word: string): boolean {

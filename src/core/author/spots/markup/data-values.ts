@@ -72,7 +72,16 @@ function valueAtom(
     return { ...about, kind: 'image', value, weight: 0.8, why: 'the address of a picture', same };
   }
   if (/^(?:https?:\/\/|\.{0,2}\/)\S+$/.test(text)) {
-    return { ...about, kind: 'link', value: { href: text }, weight: 0.75, why: 'an address' };
+    // In an attribute that is no address of the browser's, a link would be its words.
+    const marks = [attributeMark(attribute, hole('href'))];
+    return {
+      ...about,
+      marks,
+      kind: 'link',
+      value: { href: text },
+      weight: 0.75,
+      why: 'an address',
+    };
   }
   const isWords = /\p{L}.*\s.*\p{L}|\d.*\s.*\p{L}|^\p{Lu}\p{Ll}+$/u.test(text);
   if (!isWords || (hooks.test(name) && name !== 'name')) return undefined;

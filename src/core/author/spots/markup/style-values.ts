@@ -49,7 +49,8 @@ function ownProperty(about: About, property: string, value: string, at: At): Ato
   ];
 }
 
-const share = /^(?:width|height|left|right|top|bottom|flex-basis|inset-inline-start)$/;
+const share =
+  /^(?:width|height|inline-size|block-size|left|right|top|bottom|flex-basis|inset-inline-start)$/;
 
 /** What a declaration written on an element may hold, the first that fits. */
 interface Held extends Pick<Atom, 'kind' | 'section' | 'weight' | 'why' | 'declares'> {

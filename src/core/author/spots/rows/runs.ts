@@ -13,6 +13,8 @@ export interface RowLook {
   /** What sorts of content it holds. */
   readonly shapeOf: (element: TreeElement) => Shape;
   readonly source: string;
+  /** True where a selector asks for an attribute with that very value. */
+  readonly isInSelector: (attribute: string, value: string) => boolean;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
 }
@@ -97,6 +99,7 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
   if (all.some((one) => [...one.attributes.keys()].some((name) => name.startsWith('km-'))))
     return false;
   if (hasOwnIds(all, look) || areFormParts(rows) || areTwins(rows, look)) return false;
+  if (areSpokenOf(rows, look)) return false;
   if (first.length > 1) return rows.length > 1 && all.every((one) => look.hasContent(one));
   if (rowNames.has(main.name)) return true;
   const classes = rows.map(([one]) => one?.classes ?? []);
@@ -114,6 +117,18 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
 /** True where an element holds nothing but rows. */
 function isAllOf(parent: TreeElement | undefined, rows: readonly Row[]): boolean {
   return parent?.name !== '' && parent?.children.length === rows.length;
+}
+
+/** True where style speaks of single rows: by their ids, or by what an attribute of theirs holds. */
+function areSpokenOf(rows: readonly Row[], { isInSelector }: RowLook): boolean {
+  const named = rows.filter((row) =>
+    row.some(({ attributes }) =>
+      [...attributes.values()].some(
+        ({ name, text }) => (name === 'id' || name.startsWith('data-')) && isInSelector(name, text),
+      ),
+    ),
+  );
+  return named.length > 1;
 }
 
 /** True where the same stands twice, as a strip that rolls does: each is a place of its own. */

@@ -1,4 +1,4 @@
-import type { Json } from '../../../model/json-source.ts';
+import { isJsonObject, type Json, type JsonObject } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
 
 /**
@@ -23,8 +23,19 @@ function isSame(a: Proposal, b: Proposal): boolean {
   const areOf = (...kinds: readonly string[]) => a.kind === b.kind && kinds.includes(a.kind);
   if (!areTexts && !areOf('image', 'icon', 'link', 'switch')) return false;
   if (a.fixedName !== undefined || b.fixedName !== undefined) return false;
-  const [one, other] = [a.values.map(keyOf), b.values.map(keyOf)];
+  // A picture and a title that lead to the same place are one link.
+  const isWordless = a.kind === 'link' && !(hasText(a) && hasText(b));
+  const keyIn = isWordless ? addressOf : keyOf;
+  const [one, other] = [a.values.map(keyIn), b.values.map(keyIn)];
   return new Set(one).size > 1 && one.every((key, row) => key === other[row]);
+}
+
+function hasText({ values }: Proposal): boolean {
+  return values.some((one) => isJsonObject(one ?? null) && (one as JsonObject).text !== undefined);
+}
+
+function addressOf(value: Json | undefined): string {
+  return isJsonObject(value ?? null) ? String((value as JsonObject).href ?? '') : '';
 }
 
 function keyOf(value: Json | undefined): string {
@@ -34,7 +45,7 @@ function keyOf(value: Json | undefined): string {
 
 /** One field for both; a number where one of them is a number, since the code counts on it. */
 function join(a: Proposal, b: Proposal): Proposal {
-  const main = b.kind === 'number' ? b : a;
+  const main = b.kind === 'number' || (a.kind === 'link' && hasText(b)) ? b : a;
   return {
     ...main,
     names: [

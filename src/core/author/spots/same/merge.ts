@@ -1,4 +1,4 @@
-import type { Json } from '../../../model/json-source.ts';
+import { isJsonObject, type Json, type JsonObject } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
 
 /**
@@ -9,23 +9,35 @@ export function mergeSame(proposals: readonly Proposal[]): Proposal[] {
   const byKey = new Map<string, number>();
   const merged: Proposal[] = [];
   for (const proposal of proposals) {
-    const keys = keysOf(proposal);
-    const index = keys.map((key) => byKey.get(key)).find((one) => one !== undefined);
+    const { sought, kept } = keysOf(proposal);
+    const index = sought.map((key) => byKey.get(key)).find((one) => one !== undefined);
     const other = index === undefined ? undefined : merged[index];
-    if (index === undefined || !other) {
-      for (const key of keys) if (!byKey.has(key)) byKey.set(key, merged.length);
-      merged.push(proposal);
-    } else merged[index] = join(other, proposal);
+    const at = index ?? merged.length;
+    for (const key of kept) if (!byKey.has(key)) byKey.set(key, at);
+    if (index === undefined || !other) merged.push(proposal);
+    else merged[index] = join(other, proposal);
   }
   return merged;
 }
 
+/** What a proposal is looked for by, and what others find it by. */
+interface Keys {
+  readonly sought: readonly string[];
+  readonly kept: readonly string[];
+}
+
 /** What a proposal is the same by; short words may well stand twice without being the same. */
-function keysOf({ same, kind, values, rows }: Proposal): string[] {
-  if (same === undefined || rows) return [];
+function keysOf({ same, kind, values, rows }: Proposal): Keys {
   const [value] = values;
-  if (kind === 'text' && String(value).length < 4) return [];
-  return [same];
+  const isShort = kind === 'text' && String(value).length < 4;
+  if (same === undefined || rows || isShort) return { sought: [], kept: [] };
+  if (kind !== 'link' || !isJsonObject(value ?? null)) return { sought: [same], kept: [same] };
+  // A link around a picture is the same as one in words that leads to the same place.
+  const { href, text } = value as JsonObject;
+  const [any, wordless] = [`to ${href}`, `to ${href}, without words`];
+  return text === undefined
+    ? { sought: [same, any], kept: [same, any, wordless] }
+    : { sought: [same, wordless], kept: [same, any] };
 }
 
 function join(a: Proposal, b: Proposal): Proposal {

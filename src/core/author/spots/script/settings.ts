@@ -10,7 +10,7 @@ const optionsName =
 
 /** Calls of the platform whose options are no settings of a widget. */
 const platform =
-  /^(?:addEventListener|removeEventListener|IntersectionObserver|MutationObserver|ResizeObserver|observe|getContext|fetch|CustomEvent|Event|MouseEvent|KeyboardEvent|assign|defineProperty|Proxy|attachShadow|dispatchEvent|stringify|freeze|create|push|matchMedia|Request|Headers|toLocaleString|toLocaleDateString|toLocaleTimeString|createElement|append|scrollIntoView)$/;
+  /^(?:addEventListener|removeEventListener|IntersectionObserver|MutationObserver|ResizeObserver|observe|getContext|fetch|CustomEvent|Event|MouseEvent|KeyboardEvent|assign|defineProperty|Proxy|attachShadow|dispatchEvent|stringify|freeze|create|push|matchMedia|Request|Headers|toLocaleString|toLocaleDateString|toLocaleTimeString|createElement|append|scrollIntoView|scroll|scrollTo|scrollBy|animate)$/;
 
 /** Options whose values speak of how a thing is made, not of what anybody sees. */
 const technical =
@@ -49,8 +49,9 @@ function isOptions({ node, parent }: ScriptNode): boolean {
   }
   if (around.type === 'Property' && around.value === node && parent.parent) {
     const key = around.key as Syntax;
-    const isTechnical = technical.test(String(key.name ?? key.value ?? ''));
-    return !isTechnical && around.computed !== true && isOptions(parent.parent);
+    const name = String(key.name ?? key.value ?? '');
+    if (around.computed === true || technical.test(name)) return false;
+    return optionsName.test(name) || isOptions(parent.parent);
   }
   if (around.type !== 'CallExpression' && around.type !== 'NewExpression') return false;
   if (!(around.arguments as Syntax[]).includes(node)) return false;

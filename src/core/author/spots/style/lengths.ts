@@ -31,6 +31,7 @@ export const lengths: StyleDetector = (look) => {
         ...(below ? { declares: { below } } : {}),
         names: [...names, ...subject.names.map((name) => `${name} ${rule.name}`), rule.name],
         ...{ section: 'Look', weight, why: rule.why },
+        ...(isSquare(one) ? { same: `square ${styled.declaration.rule?.offset}` } : {}),
       },
     ];
   });
@@ -86,7 +87,7 @@ const rules: readonly LengthRule[] = [
     why: 'how round corners are',
     weigh: (one) =>
       // A radius that large only makes ends round.
-      one.px >= 99 || one.px * 2 >= heightOf(one)
+      one.px >= 99 || /^(?:[2-9]|\d\d)[\d.]*em$/.test(one.value) || one.px * 2 >= heightOf(one)
         ? 0
         : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 10
           ? 0.7
@@ -138,6 +139,14 @@ const rules: readonly LengthRule[] = [
 function heightOf({ styled: { declaration } }: Weighed): number {
   const set = declaration.rule?.declarations.find(({ property }) => property === 'height');
   return /^\d+px$/.test(set?.value ?? '') ? Number.parseFloat(set?.value ?? '') : Infinity;
+}
+
+/** True for one side of what is as wide as it is high. */
+function isSquare({ styled: { declaration } }: Length): boolean {
+  if (!/^(?:width|height)$/.test(declaration.property)) return false;
+  const side = (name: string) =>
+    declaration.rule?.declarations.find(({ property }) => property === name)?.value;
+  return side('width') === side('height');
 }
 
 function isPicture({ styled: { subject } }: Weighed): boolean {
