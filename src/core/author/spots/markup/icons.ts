@@ -13,7 +13,7 @@ export const icons: MarkupDetector = (element, { tree, isWritten }) => {
 
 /** Words in class names by which icon fonts say which icon is meant. */
 const iconClass =
-  /^(?:icons?|ico|glyph|symbol|fa[srlbd]?|fa-[a-z]+|bi|bi-[\w-]+|ti|ti-[\w-]+|i-[\w-]+)$|(?:^|[-_])(?:icon|ico|glyph)(?:[-_]|$)/;
+  /^(?:icons?|ico|glyph|symbol|fa[srlbd]?|fa-[a-z]+|(?:bi|ti|i|ri|la[srb]?|mdi|ph|uil|bxs?|lni|ion)(?:-[\w-]+)?)$|(?:^|[-_])(?:icon|ico|glyph)(?:[-_]|$)/;
 
 function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
   if ((name !== 'i' && name !== 'span') || isBoundText(attributes.get('class')?.text ?? '')) {

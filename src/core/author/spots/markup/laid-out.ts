@@ -3,7 +3,7 @@ import type { StyleSource } from '../../check/subject/style-source.ts';
 import type { TreeElement } from '../tree.ts';
 
 /** Properties by which style makes a part of a layout out of words in a line. */
-const layout = /^(?:display|position|float|(?:min-|max-)?width|flex|grid-.+|order)$/;
+const layout = /^(?:display|position|float|(?:min-|max-)?width|flex|grid-.+|order|padding)$/;
 
 /** What a rule asks of the element it styles, and of those around it. */
 interface Asked {

@@ -61,6 +61,13 @@ function textNames(element: TreeElement, text: string): string[] {
   if (element.name === 'video' || element.name === 'audio') {
     return names.map((name) => `${name} fallback`);
   }
+  if (/^\p{Sc}\s?[\d.,]+$/u.test(text)) {
+    return [
+      ...names.slice(0, -1),
+      element.name === 'del' ? 'old price' : 'price',
+      ...names.slice(-1),
+    ];
+  }
   if (/^(?:b|em|i|strong|span)$/.test(element.name) && /^[\d.,]+\s*%$/.test(text)) {
     return [...names.slice(0, -1), 'share', ...names.slice(-1)];
   }

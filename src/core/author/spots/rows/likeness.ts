@@ -18,8 +18,9 @@ export function likeness(a: TreeElement, b: TreeElement): number {
   if (shared > 0) return 2 + shared / Math.max(a.classes.length, b.classes.length);
   // Icons differ by nothing but their classes.
   if (a.children.length === 0 && b.children.length === 0 && /^(?:i|span)$/.test(a.name)) return 1;
-  // One may carry a class of its own beside others that carry none.
-  return a.classes.length === 0 || b.classes.length === 0 ? 1 : 0;
+  // One may carry a class of its own beside others that carry none; rows may each carry another.
+  const isRow = /^(?:tr|li|option)$/.test(a.name);
+  return isRow || a.classes.length === 0 || b.classes.length === 0 ? 1 : 0;
 }
 
 /** True for an option that stands for no choice yet. */

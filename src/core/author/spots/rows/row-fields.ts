@@ -16,7 +16,7 @@ export function slotsAt(
   look: FieldsLook,
   isInRows: boolean,
 ): Map<string, Atoms> {
-  const all = at.map((one) => (one ? look.atomsOf(one) : []));
+  const all = withOneName(at.map((one) => (one ? look.atomsOf(one) : [])));
   const slots = new Map<string, Atoms>();
   for (const slot of new Set(all.flatMap((atoms) => atoms.map((one) => one.slot)))) {
     const found = all.map((atoms) => atoms.find((one) => one.slot === slot));
@@ -26,6 +26,14 @@ export function slotsAt(
     slots.set(slot, isInRows ? found.map(complete) : found);
   }
   return slots;
+}
+
+/** A text that is all of one row's element, and the first beside something else in another's. */
+function withOneName(all: readonly (readonly Atom[])[]): readonly (readonly Atom[])[] {
+  const isAll = ({ slot, kind }: Atom) => slot === 'content' && kind === 'text';
+  const isMixed = all.some((atoms) => atoms.some(({ slot }) => slot === 'text:0'));
+  if (!isMixed || !all.some((atoms) => atoms.some(isAll))) return all;
+  return all.map((atoms) => atoms.map((one) => (isAll(one) ? { ...one, slot: 'text:0' } : one)));
 }
 
 /** The content of an element where it is a rich text in other rows. */

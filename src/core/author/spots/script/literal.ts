@@ -20,7 +20,7 @@ export interface LiteralKind {
 }
 
 const timeName =
-  /(?:duration|delay|interval|timeout|pause|wait|hold|fade|stay|time|ms|every|period)/i;
+  /(?:duration|delay|stagger|interval|timeout|pause|wait|hold|fade|stay|time|ms|every|period)/i;
 const speedName = /speed/i;
 const languageName = /(?:locale|lang|language)s?$/i;
 
@@ -123,6 +123,7 @@ const hookName =
 function isForPeople(text: string, name: string): boolean {
   if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(text)) return false;
   if (/^\p{Sc}$/u.test(text)) return true;
+  if (/^(?:cubic-bezier|steps|linear|ease)\b.*[(-]|^[a-z]+\(.*\)$/.test(text)) return false;
   if (/^[\p{Lu}\d]/u.test(text) || /\s/.test(text)) return /\p{L}|\d[:.]\d/u.test(text);
   return (
     !hookName.test(name) &&

@@ -8,7 +8,7 @@ export function rowsOf(
   node: Syntax,
   { name, isChanged }: { readonly name: string; readonly isChanged: boolean },
 ): Proposal | undefined {
-  const elements = node.type === 'ArrayExpression' ? (node.elements as (Syntax | null)[]) : [];
+  const elements = elementsOf(node) ?? [];
   const rows = elements.filter((one) => one !== null);
   if (rows.length < 2 || rows.length < elements.length) return undefined;
   const isPlain = !rows.some(({ type }) => type === 'ObjectExpression');
@@ -31,6 +31,14 @@ export function rowsOf(
     names: [[...words, plural(singular(last))].join(' ')],
     ...{ weight: 0.85, why: `the list ${name}, ${rows.length} rows` },
   };
+}
+
+/** What an array holds, as it is written today or as `new Array(…)`. */
+function elementsOf(node: Syntax): readonly (Syntax | null)[] | undefined {
+  if (node.type === 'ArrayExpression') return node.elements as (Syntax | null)[];
+  const isCall = node.type === 'NewExpression' || node.type === 'CallExpression';
+  if (!isCall || (node.callee as Syntax).name !== 'Array') return undefined;
+  return node.arguments as Syntax[];
 }
 
 /** What plain rows are by their values, where those say it better than the name of the list. */

@@ -10,7 +10,7 @@ const optionsName =
 
 /** Calls of the platform whose options are no settings of a widget. */
 const platform =
-  /^(?:addEventListener|removeEventListener|IntersectionObserver|MutationObserver|ResizeObserver|observe|getContext|fetch|CustomEvent|Event|MouseEvent|KeyboardEvent|assign|defineProperty|Proxy|attachShadow|dispatchEvent|stringify|freeze|create|push|matchMedia|Request|Headers|toLocaleString|toLocaleDateString|toLocaleTimeString|createElement|append|scrollIntoView|scroll|scrollTo|scrollBy|animate)$/;
+  /^(?:addEventListener|removeEventListener|IntersectionObserver|MutationObserver|ResizeObserver|observe|getContext|fetch|CustomEvent|Event|MouseEvent|KeyboardEvent|assign|defineProperty|Proxy|attachShadow|dispatchEvent|stringify|freeze|create|push|matchMedia|Request|Headers|toLocaleString|toLocaleDateString|toLocaleTimeString|createElement|append|scrollIntoView|scroll|scrollTo|scrollBy)$/;
 
 /** Options whose values speak of how a thing is made, not of what anybody sees. */
 const technical =

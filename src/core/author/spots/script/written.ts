@@ -32,6 +32,16 @@ export function writtenBy(script: ScriptSource): Written {
     const given = (node.arguments as Syntax[]).length;
     if (given > 0 && writers.has(memberName(callee) ?? '')) note(callee.object as Syntax);
   }
+  // What is read first says something.
+  for (const { node, parent } of script.of('MemberExpression')) {
+    const isTarget = parent?.node.type === 'AssignmentExpression' && parent.node.left === node;
+    if (isTarget || !contents.has(memberName(node) ?? '')) continue;
+    const target = node.object as Syntax;
+    const found =
+      selectorOf(target) ??
+      (target.type === 'Identifier' ? bound.get(target.name as string) : undefined);
+    if (found) selectors.delete(found);
+  }
   const tests = [...selectors].flatMap((one) => toTest(one) ?? []);
   return (element) => tests.some((test) => test(element));
 }

@@ -56,6 +56,7 @@ function isStrong(text: string): boolean {
 
 /** True for what is seen first: the root, the rows, and the parts of a table. */
 function isProminent({ rows }: StyleLook, { subject }: Styled): boolean {
+  if (subject.isState) return false;
   return (
     subject.isRoot ||
     subject.classes.some((name) => rows.has(name)) ||

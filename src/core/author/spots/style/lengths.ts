@@ -1,5 +1,6 @@
 import type { JsonObject } from '../../../model/json-source.ts';
 import type { Atom, Mark } from '../atom.ts';
+import { wordsOf } from '../names/words.ts';
 import {
   type StyleDetector,
   type Styled,
@@ -86,8 +87,7 @@ const rules: readonly LengthRule[] = [
     ...{ property: /^border-radius$/, name: 'corner radius', rootName: 'corner radius' },
     why: 'how round corners are',
     weigh: (one) =>
-      // A radius that large only makes ends round.
-      one.px >= 99 || /^(?:[2-9]|\d\d)[\d.]*em$/.test(one.value) || one.px * 2 >= heightOf(one)
+      isPill(one)
         ? 0
         : one.styled.subject.isRoot || isRow(one) || isPicture(one) || one.px >= 10
           ? 0.7
@@ -109,6 +109,7 @@ const rules: readonly LengthRule[] = [
     weigh: (one) => {
       if (isOfSome(one)) return isSizing(one) ? 0.4 : 0;
       if (one.styled.subject.isRoot) return 0.8;
+      if (isSquare(one) && isRow(one) && one.px >= 24) return 0.75;
       if (!isSizing(one)) return 0;
       const isPage =
         /^max-/.test(one.styled.declaration.property) && /[3-9]\d\dpx|\d{4}px/.test(one.value);
@@ -124,7 +125,8 @@ const rules: readonly LengthRule[] = [
     ...{ property: /^(?:min-|max-)?height$/, name: 'height', rootName: 'height' },
     why: 'a height that sets the size of it all',
     weigh: (one) => {
-      const isOfAll = isRootOrRow(one) || (isAround(one) && isSizing(one));
+      const isLarge = isAround(one) || (isPicture(one) && one.px >= 100);
+      const isOfAll = isRootOrRow(one) || (isLarge && isSizing(one));
       return isOfAll && one.px >= 24 && !isOfSome(one) ? 0.75 : isSizing(one) ? 0.4 : 0;
     },
   },
@@ -135,10 +137,19 @@ const rules: readonly LengthRule[] = [
   },
 ];
 
-/** The height that the same rule sets, in px. */
-function heightOf({ styled: { declaration } }: Weighed): number {
-  const set = declaration.rule?.declarations.find(({ property }) => property === 'height');
-  return /^\d+px$/.test(set?.value ?? '') ? Number.parseFloat(set?.value ?? '') : Infinity;
+/** True for a radius so large that it only makes ends round, whatever it is. */
+function isPill({ px, value, styled: { declaration } }: Weighed): boolean {
+  if (px >= 99 || /^(?:[2-9]|\d\d)[\d.]*em$/.test(value)) return true;
+  const set = (name: string) => {
+    const found = declaration.rule?.declarations.find(({ property }) => property === name);
+    const [, number] = /^([\d.]+)px\b/.exec(found?.value ?? '') ?? [];
+    return number === undefined ? undefined : Number(number);
+  };
+  const height = set('height');
+  if (height !== undefined) return px * 2 >= height;
+  const padding = set('padding');
+  // A line of text is about so many px high.
+  return padding !== undefined && px * 2 >= (padding * 2 + 24) * 1.25;
 }
 
 /** True for one side of what is as wide as it is high. */
@@ -149,8 +160,14 @@ function isSquare({ styled: { declaration } }: Length): boolean {
   return side('width') === side('height');
 }
 
+function isNamedSo(name: string): boolean {
+  return /^(?:picture|photo|cover)$/.test(wordsOf(name).at(-1) ?? '');
+}
+
 function isPicture({ styled: { subject } }: Weighed): boolean {
-  return subject.type === 'img' || subject.type === 'video';
+  return (
+    /^(?:img|video)$/.test(subject.type ?? '') || subject.names.some((name) => isNamedSo(name))
+  );
 }
 
 /** True for what only some of several have, such as a wide one. */
@@ -205,6 +222,8 @@ function lengthOf(look: StyleLook, styled: Styled): Length | undefined {
   const value = withoutRem(part.text, look.rootPx);
   const number = Number.parseFloat(value ?? '0');
   if (value === undefined || number <= 0) return undefined;
+  // Never more than the window has is no size to choose.
+  if (/^max-/.test(property) && /v[wh]$/i.test(value)) return undefined;
   const px = /em$/i.test(value) ? number * 16 : number;
   return { styled, rule, part, at: part, value, px };
 }
