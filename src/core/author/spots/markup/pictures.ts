@@ -14,8 +14,9 @@ export const pictures: MarkupDetector = (element) => {
   const candidates = candidatesOf(element);
   if (!src) return candidates.flatMap((one) => [candidateAtom(element, one)]);
   const marks: Mark[] = [attributeMark(src, hole())];
-  // What is kept from screen readers says nothing to them.
-  const hasAlt = alt !== undefined && !isBoundText(alt.text) && !isHidden(element);
+  // What is kept from screen readers and says nothing to them goes on saying nothing.
+  const isSilent = alt?.text === '' && isHidden(element);
+  const hasAlt = alt !== undefined && !isBoundText(alt.text) && !isSilent;
   if (hasAlt) marks.push(attributeMark(alt, hole('alt')));
   for (const one of candidates) {
     if (one.address === src.text) marks.push(replaced('template', 'attribute', one, hole()));

@@ -1,5 +1,5 @@
 import type { Shape } from '../markup/atoms-in.ts';
-import { type TreeElement, within } from '../tree.ts';
+import { childrenOf, type TreeElement, within } from '../tree.ts';
 import { areAlike, likeness, type Row } from './likeness.ts';
 
 /** What telling rows from other siblings takes. */
@@ -78,11 +78,20 @@ export function holdAlike(a: Row, b: Row, { shapeOf }: RowLook): boolean {
   const all = (row: Row, of: 'sorts' | 'paths') =>
     new Set(row.flatMap((one) => [...shapeOf(one)[of]]));
   const [sorts, others] = [all(a, 'sorts'), all(b, 'sorts')];
-  if (sorts.size === 0 || others.size === 0) return true;
+  if (sorts.size === 0 || others.size === 0 || areOfOneTable(a, b)) return true;
   if (sharedBy(sorts, others) * 2 >= new Set([...sorts, ...others]).size) return true;
   const [paths, more] = [all(a, 'paths'), all(b, 'paths')];
   const least = Math.min(paths.size, more.size);
   return least > 1 && sharedBy(paths, more) === least;
+}
+
+/** Rows of as many cells, whatever stands in them. */
+function areOfOneTable([a]: Row, [b]: Row): boolean {
+  const cells = (row: TreeElement) =>
+    childrenOf(row)
+      .map(({ name }) => name)
+      .join(' ');
+  return a?.name === 'tr' && b?.name === 'tr' && cells(a) === cells(b);
 }
 
 function sharedBy(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
