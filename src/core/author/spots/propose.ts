@@ -47,6 +47,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
       ...countsOf(atoms, mould.template),
     },
     isLookedUp: (id) => isInScript(id),
+    isTied: tiedIn(tree),
     isInSelector: (attribute, value) => isAskedFor(style, attribute, value),
   };
   const columns = columnsIn([tree.root], look, []);
@@ -103,6 +104,17 @@ function areTied(tree: Tree, a: Proposal, b: Proposal): boolean {
     );
   };
   return names(one, other) || names(other, one);
+}
+
+/** Tells what leads to an id in the template, and what is led to. */
+function tiedIn(tree: Tree): (element: TreeElement) => boolean {
+  const leadsTo = ({ attributes }: TreeElement) =>
+    pointing
+      .map((name) => (attributes.get(name)?.text ?? '').replace(/^#/, ''))
+      .filter((id) => tree.ids.has(id));
+  const led = new Set(tree.elements.flatMap(leadsTo));
+  return (element) =>
+    led.has(element.attributes.get('id')?.text ?? '') || leadsTo(element).length > 0;
 }
 
 /** Attributes that name an id (HTML Standard; WAI-ARIA 1.2), and those that scripts read so. */

@@ -10,6 +10,8 @@ export interface ElementColumn {
   readonly type: 'element';
   readonly at: readonly (TreeElement | undefined)[];
   readonly columns: readonly Column[];
+  /** True for a link around what other rows have without one. */
+  readonly isShell?: true;
 }
 
 /** Rows in rows. */
@@ -46,6 +48,13 @@ export function columnsIn(
   look: RowLook,
   around: readonly Row[],
 ): Column[] {
+  const shell = shellIn(parents, look);
+  if (shell) {
+    const inside = parents.map((one, row) => shell[row] ?? one);
+    return [
+      { type: 'element', at: shell, columns: columnsIn(inside, look, around), isShell: true },
+    ];
+  }
   const found = parents.map((one) => (one ? tokensOf(childrenOf(one), look, around) : undefined));
   const runs = found.flatMap((tokens) =>
     (tokens ?? []).flatMap((one) => (one.type === 'run' ? [one] : [])),
@@ -57,6 +66,27 @@ export function columnsIn(
   );
   const tokens = withProse(read, look.source);
   return aligned(tokens).map((cells) => toColumn(cells, look, around));
+}
+
+/** The links around all that some rows hold, where the others hold the same without. */
+function shellIn(
+  parents: readonly (TreeElement | undefined)[],
+  { shapeOf }: RowLook,
+): readonly (TreeElement | undefined)[] | undefined {
+  const links = parents.map((one) => {
+    const [only, ...more] = one?.children ?? [];
+    const isLink = only?.node === 'element' && only.name === 'a' && more.length === 0;
+    return isLink && only.children.length > 1 ? only : undefined;
+  });
+  const bare = parents.filter((one, row) => one && !links[row]);
+  const inLink = links.find((one) => one);
+  if (!inLink || bare.length === 0) return undefined;
+  const paths = new Set([...shapeOf(inLink).paths].filter((path) => path.includes(' ')));
+  const isLike = bare.every((one) => {
+    const own = one ? [...shapeOf(one).paths] : [];
+    return own.length > 0 && own.every((path) => paths.has(path));
+  });
+  return isLike ? links : undefined;
 }
 
 function tokensOf(

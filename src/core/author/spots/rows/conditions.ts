@@ -10,6 +10,7 @@ export function withCondition(
   at: readonly (TreeElement | undefined)[],
   key: string,
   isThere: readonly boolean[],
+  binding: 'km-when' | 'km-shell',
 ): Proposal[] {
   const element = at.find((one) => one) as TreeElement;
   const main = own.find(({ kind }) => kind !== 'note' && kind !== 'switch' && kind !== 'choice');
@@ -21,7 +22,7 @@ export function withCondition(
   const drafts = at.flatMap((one): PlacedDraft[] => {
     if (!one) return [];
     const insert = one.startTag.start + 1 + one.name.length;
-    const text = (_: unknown, of: (slot: string) => string) => ` km-when="${of(asked)}"`;
+    const text = (_: unknown, of: (slot: string) => string) => ` ${binding}="${of(asked)}"`;
     return [{ start: insert, end: insert, in: 'template', text }];
   });
   if (asked === main?.slot) return [...own, structureOf(`${key}:when`, drafts)];

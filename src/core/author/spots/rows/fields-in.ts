@@ -44,19 +44,23 @@ export const fieldsIn: FieldsIn = (column, key, parent, facts, look) => {
     else if (isShared) shared.push(sharedOf(field, found));
     else own.push(facts ? withoutSame(field) : field);
   }
+  const content: Proposal[] = [];
   for (const [index, child] of columns.entries()) {
-    const inside = fieldsIn(child, `${key}.${index}`, isThere, facts, look);
-    own.push(...inside.own);
+    const around = column.isShell ? parent : isThere;
+    const inside = fieldsIn(child, `${key}.${index}`, around, facts, look);
+    content.push(...inside.own);
     shared.push(...inside.shared);
     split.push(...inside.split);
   }
+  if (!column.isShell) own.push(...content.splice(0));
   if (facts) {
     const found = differences(column, key, facts, look);
     own.push(...found.fields);
     if (found.split) split.push([column, found.split]);
   }
   if (!isOptional || !facts) return { own, shared, split };
-  return { own: withCondition(own, at, key, isThere), shared, split };
+  const binding = column.isShell ? 'km-shell' : 'km-when';
+  return { own: [...withCondition(own, at, key, isThere, binding), ...content], shared, split };
 };
 
 /** Names of the elements that something stands in, outermost first. */

@@ -85,7 +85,7 @@ export function rowAttributes(
       continue;
     }
     const field = `${slot}:attr:${name}`;
-    const apart = apartBy(texts, at, facts, field);
+    const apart = apartBy(texts, at, facts, field, firstState.test(name));
     const isAlike = !split || split.rows.every((one, row) => one === apart?.rows[row]);
     if (apart && isAlike && (apart.slot === undefined || !(isAria || isBoolean))) {
       if (!split && apart.slot !== undefined) {
@@ -103,7 +103,9 @@ export function rowAttributes(
       split ??= apart;
       continue;
     }
-    put((of) => `{~${of(field)}~}`);
+    // A link within the piece is made of the id that it leads to.
+    const isHash = found.every((one) => one !== undefined && /^#./.test(one.text));
+    put((of) => `${isHash ? '#' : ''}{~${of(field)}~}`);
     const why = `the attribute ${name}, which differs from row to row`;
     const on = { attribute: name };
     const about = { slot: field, why, on, section: 'Behaviour', weight: 0.3 } as const;
@@ -112,7 +114,9 @@ export function rowAttributes(
       fields.push({ ...about, kind: 'switch', names: [stateNames[name] ?? named], values: truths });
     } else if (found.every((one) => one?.text !== '')) {
       // Where the text is empty the attribute is left out.
-      fields.push({ ...about, kind: 'text', names: [named, `${named} value`], values: texts });
+      const values = texts.map((text) => (isHash ? text?.slice(1) : text));
+      const names = isHash ? ['id'] : [named, `${named} value`];
+      fields.push({ ...about, kind: 'text', names, values });
     } else return undefined;
   }
   return { fields, marks, split };
@@ -122,6 +126,10 @@ export function rowAttributes(
 function wordsOfAttribute(name: string): string {
   return name.replace(/^(?:data|aria)-(?:bs-)?/, '').replace(/-/g, ' ');
 }
+
+/** Attributes that say in which state a piece begins, where the first is often another than the rest. */
+const firstState =
+  /^(?:aria-.+|tabindex|hidden|inert|data-(?:state|active|open|current|selected))$/;
 
 const stateNames: Readonly<Record<string, string>> = {
   ...{ open: 'open at first', checked: 'chosen at first', selected: 'chosen at first' },
@@ -134,12 +142,13 @@ function apartBy(
   at: readonly (TreeElement | undefined)[],
   { index }: RowFacts,
   field: string,
+  isState: boolean,
 ): SplitBy | undefined {
   const rows = [...texts.keys()].filter((row) => at[row]);
   const values = new Set(rows.map((row) => texts[row]));
   if (values.size !== 2) return undefined;
   const isFirst = rows.every((row) => (texts[row] === texts[rows[0] ?? 0]) === (index[row] === 0));
-  if (isFirst) return { slot: undefined, rows: index.map((one) => one === 0) };
+  if (isFirst && isState) return { slot: undefined, rows: index.map((one) => one === 0) };
   if (!values.has(undefined)) return undefined;
   return { slot: field, rows: texts.map((text) => text !== undefined) };
 }

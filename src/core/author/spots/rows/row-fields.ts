@@ -87,13 +87,20 @@ export function fieldOf(
     ...{ ...about, slot, values: values.map((value, row) => (at[row] ? value : undefined)) },
     ...(classes.length > 0 ? { declares: { classes: [...new Set(classes)] } } : {}),
     ...(isFraction ? { declares: { ...base.declares, type: 'number' } } : {}),
-    names: [...new Set(found.flatMap((one) => one?.names ?? []))],
+    names: commonFirst(found.map((one) => one?.names ?? [])),
     weight: strongest,
     found: found.flatMap((one, row) =>
       foundIn(one?.marks ?? [], found.length > 1 ? row : undefined),
     ),
     drafts: found.flatMap((one) => draftsOf(one?.marks ?? [])),
   };
+}
+
+/** Words for several rows, those that all have before those of some. */
+function commonFirst(all: readonly (readonly string[])[]): string[] {
+  const count = (name: string) => all.filter((names) => names.includes(name)).length;
+  const names = [...new Set(all.flat())];
+  return names.sort((a, b) => count(b) - count(a));
 }
 
 function foundIn(marks: readonly Mark[], row: number | undefined): Found[] {
@@ -136,6 +143,9 @@ export function rowNumber(field: Proposal, facts: RowFacts): Proposal | undefine
       field.drafts.map((draft) => ({ ...draft, text })),
     );
   }
+  // Two cells with 1 and 2 may as well be two values.
+  const isCell = field.names.some((name) => / column$/.test(name)) || field.names[0] === 'text';
+  if (isCell && field.values.length < 3) return undefined;
   if (isCounting(0)) return { ...field, weight: 0.3, why: 'the number of the row' };
   if (!isCounting(1)) return undefined;
   const drafts = field.drafts.map((draft) => ({

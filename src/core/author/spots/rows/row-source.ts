@@ -21,9 +21,22 @@ interface Cut extends Range {
 }
 
 /** The row in which most was found. */
-export function baseRow({ rows }: RunColumn, countIn: (element: TreeElement) => number): number {
-  const counts = rows.map((row) => row.reduce((sum, one) => sum + countIn(one), 0));
+export function baseRow(
+  { rows, parts }: RunColumn,
+  countIn: (element: TreeElement) => number,
+): number {
+  // What is around the others can only be written from a row that has it.
+  const isWhole = (row: number) => parts.every((part) => hasShells(part, row));
+  const counts = rows.map((row, index) =>
+    isWhole(index) ? row.reduce((sum, one) => sum + countIn(one), 0) : -1,
+  );
   return counts.indexOf(Math.max(...counts));
+}
+
+function hasShells(column: Column, row: number): boolean {
+  if (column.type !== 'element') return true;
+  if (column.isShell && !column.at[row]) return false;
+  return column.columns.every((one) => hasShells(one, row));
 }
 
 /** The parts that one row is written from, with what only other rows have put in its place. */

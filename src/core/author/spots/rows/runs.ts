@@ -13,6 +13,8 @@ export interface RowLook {
   /** What sorts of content it holds. */
   readonly shapeOf: (element: TreeElement) => Shape;
   readonly source: string;
+  /** True for what leads to another part of the piece by its id, and for such a part. */
+  readonly isTied: (element: TreeElement) => boolean;
   /** True where a selector asks for an attribute with that very value. */
   readonly isInSelector: (attribute: string, value: string) => boolean;
   /** True for an element that is edited as one text, with all that is in it. */
@@ -120,6 +122,7 @@ function isList(rows: readonly Row[], look: RowLook): boolean {
   const areSpecial =
     one.some((name) => !other.includes(name)) && other.some((name) => !one.includes(name));
   const areOne = one.length > 0 ? !areSpecial : isAllOf(main.parent, rows);
+  if (areOne && all.every((each) => look.isTied(each))) return true;
   return areOne && all.every((each) => look.countIn(each) > 1);
 }
 

@@ -30,6 +30,10 @@ function isSame(a: Proposal, b: Proposal): boolean {
   return new Set(one).size > 1 && one.every((key, row) => key === other[row]);
 }
 
+function isAttribute({ slot }: Proposal): boolean {
+  return slot.includes('/attr:aria-') || slot.endsWith('/attr:title');
+}
+
 function hasText({ values }: Proposal): boolean {
   return values.some((one) => isJsonObject(one ?? null) && (one as JsonObject).text !== undefined);
 }
@@ -45,7 +49,9 @@ function keyOf(value: Json | undefined): string {
 
 /** One field for both; a number where one of them is a number, since the code counts on it. */
 function join(a: Proposal, b: Proposal): Proposal {
-  const main = b.kind === 'number' || (a.kind === 'link' && hasText(b)) ? b : a;
+  // What is read names it better than what is only said.
+  const isSaid = isAttribute(a) && !isAttribute(b) && a.kind === b.kind;
+  const main = b.kind === 'number' || isSaid || (a.kind === 'link' && hasText(b)) ? b : a;
   return {
     ...main,
     names: [
