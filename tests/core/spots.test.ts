@@ -91,7 +91,7 @@ describe('a spot', () => {
     [
       'a button made of an input',
       '<form><input type="submit" value="Send it"></form>',
-      ['text boxButton "Send it"'],
+      ['text button "Send it"'],
     ],
     ['a placeholder', '<p><input placeholder="Ada Wren"></p>', ['text boxPlaceholder "Ada Wren"']],
     [

@@ -111,8 +111,10 @@ function attribute(
   { name, value }: { readonly name: string; readonly value: string },
   { isGone, isNew }: Look,
 ): string {
-  // A drawing written by its kind is kept from screen readers, as drawings without words are.
+  // A drawing written by its kind is kept from screen readers, as drawings without words are, or is
+  // said to be a picture.
   // Handlers, and what marks a cast, are written otherwise.
+  if (name === 'role' && value === 'img') return '';
   if (name === 'aria-hidden' || /^(?:on|data-(?:mould|cast|look|km-on)$)/.test(name)) return '';
   if (name === 'rel') {
     const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');

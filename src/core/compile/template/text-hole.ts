@@ -32,7 +32,9 @@ export function compileTextHole(
   }
   const kindName = kindNameRead(reference);
   const kind: Kind = kinds[kindName];
-  const write = room === 'plain' ? undefined : markupOf(kind, room);
+  // In <pre> lines end where they end, and need no <br>.
+  const isSet = kindName === 'multiline' && around?.name === 'pre';
+  const write = room === 'plain' || isSet ? undefined : markupOf(kind, room);
   if (write) {
     if (kindName === 'markup' && room === 'phrasing') {
       const where = `<${around?.name}> as markup of the host`;

@@ -40,7 +40,10 @@ function attributeAtom(
     {
       ...{ kind: 'text', value: attribute.text, element, slot: `attr:${name}` },
       marks: [attributeMark(attribute, hole())],
-      names: name === 'label' ? names : [...names.map((one) => `${own} ${one}`), ...names],
+      names:
+        name === 'label' || name === 'value'
+          ? names
+          : [...names.map((one) => `${own} ${one}`), ...names],
       ...{ section: 'Content', weight, why, same: `text ${attribute.text}` },
     },
   ];

@@ -17,7 +17,7 @@ export const pictures: MarkupDetector = (element) => {
   // What is kept from screen readers and says nothing to them goes on saying nothing.
   const isSilent = alt?.text === '' && isHidden(element);
   const hasAlt = alt !== undefined && !isBoundText(alt.text) && !isSilent;
-  if (hasAlt) marks.push(attributeMark(alt, hole('alt')));
+  if (hasAlt) marks.push(ofMember(attributeMark(alt, hole('alt')), 'alt'));
   for (const one of candidates) {
     if (one.address === src.text) marks.push(replaced('template', 'attribute', one, hole()));
   }
@@ -29,6 +29,11 @@ export const pictures: MarkupDetector = (element) => {
   const others = candidates.filter((one) => one.address !== src.text);
   return [atom, ...others.map((one) => candidateAtom(element, one))];
 };
+
+/** A place that a member of the field fills, which other places of the same may fill otherwise. */
+function ofMember(mark: Mark, member: string): Mark {
+  return { ...mark, drafts: mark.drafts.map((draft) => ({ ...draft, member })) };
+}
 
 interface Candidate {
   readonly address: string;

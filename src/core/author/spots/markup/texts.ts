@@ -25,7 +25,10 @@ export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) 
         ...{ kind: isLines ? 'multiline' : 'text', value: isLines ? written : text.text, element },
         slot: isAlone ? 'content' : `text:${index}`,
         marks: [replaced('template', 'text', text.core, hole())],
-        names: isAlone || index === 0 ? textNames(element, text.text) : [],
+        names:
+          isAlone || index === 0 || /^h[1-6]$/.test(element.name)
+            ? textNames(element, text.text)
+            : [],
         section: 'Content',
         weight: isFragment ? fragmentWeight(element) : 0.9,
         why: isFragment ? 'part of a sentence with markup between' : whatItIs(element),

@@ -3,6 +3,7 @@ import { wordsOf } from './words.ts';
 
 /** What an element is for, by its name (HTML Standard, 4), as people who fill forms say it. */
 const roles: Readonly<Record<string, string>> = {
+  ...{ iframe: 'frame', font: 'text', center: 'text' },
   ...{ h1: 'heading', h2: 'heading', h3: 'heading', h4: 'heading', h5: 'heading', h6: 'heading' },
   ...{ a: 'link', img: 'picture', image: 'picture', p: 'text', button: 'button', label: 'label' },
   ...{

@@ -1,5 +1,6 @@
 import { isJsonObject, type Json, type JsonObject } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
+import { withoutOthers } from '../same/without-others.ts';
 
 /**
  * Joins the fields of a row that hold the same in every row: a number in a text and in an
@@ -52,6 +53,7 @@ function join(a: Proposal, b: Proposal): Proposal {
   // What is read names it better than what is only said.
   const isSaid = isAttribute(a) && !isAttribute(b) && a.kind === b.kind;
   const main = b.kind === 'number' || isSaid || (a.kind === 'link' && hasText(b)) ? b : a;
+  const rest = withoutOthers(main, main === a ? b : a);
   return {
     ...main,
     names: [
@@ -62,8 +64,8 @@ function join(a: Proposal, b: Proposal): Proposal {
       ]),
     ],
     weight: Math.max(a.weight, b.weight),
-    found: [...a.found, ...b.found],
-    drafts: [...a.drafts, ...b.drafts],
+    found: [...main.found, ...rest.found],
+    drafts: [...main.drafts, ...rest.drafts],
     joined: [...(a.joined ?? []), ...(b.joined ?? []), main === a ? b.slot : a.slot],
   };
 }

@@ -1,5 +1,6 @@
 import { isJsonObject, type Json, type JsonObject } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
+import { withoutOthers } from './without-others.ts';
 
 /**
  * Makes one field of what is the same thing in several places: the same colour in style and in
@@ -41,6 +42,7 @@ function keysOf({ same, kind, values, rows }: Proposal): Keys {
 }
 
 function join(a: Proposal, b: Proposal): Proposal {
+  const rest = withoutOthers(a, b);
   const isMore = members(b.values[0]) > members(a.values[0]);
   const isTwice = a.kind === 'color' && a.weight < 0.6 && b.weight < 0.6;
   return {
@@ -51,8 +53,8 @@ function join(a: Proposal, b: Proposal): Proposal {
     names: [...a.names, ...b.names],
     // What is used in several places is a choice somebody made.
     weight: Math.min(0.95, Math.max(a.weight, b.weight) + (isTwice ? 0.05 : 0)),
-    found: [...a.found, ...b.found],
-    drafts: [...a.drafts, ...b.drafts],
+    found: [...a.found, ...rest.found],
+    drafts: [...a.drafts, ...rest.drafts],
     joined: [...(a.joined ?? []), ...(b.joined ?? []), b.slot],
   };
 }

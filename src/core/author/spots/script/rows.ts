@@ -1,6 +1,6 @@
 import { literalText, type Syntax } from '../../../compile/script/syntax.ts';
 import { type Atom, type Proposal, proposalOf } from '../atom.ts';
-import { plural, singular, wordsOf } from '../names/words.ts';
+import { singular, wordsOf } from '../names/words.ts';
 import { literalAtom } from './literal.ts';
 
 /** A list that a script holds, of plain values or of objects with the same members. */
@@ -28,7 +28,7 @@ export function rowsOf(
     },
     found: [{ ...range, as: 'literal' }],
     drafts: [{ ...range, text }],
-    names: [[...words, plural(singular(last))].join(' ')],
+    names: [[...words, last].join(' ')],
     ...{ weight: 0.85, why: `the list ${name}, ${rows.length} rows` },
   };
 }

@@ -10,7 +10,7 @@ import {
 } from './detector.ts';
 import { withoutRem } from './rem.ts';
 import { valueParts } from './values.ts';
-import { maxWidthOf } from './widths.ts';
+import { areInTurn, maxWidthOf, selectorOf } from './widths.ts';
 
 /** Sizes that somebody would set: of letters, corners, gaps, and of the whole. */
 export const lengths: StyleDetector = (look) => {
@@ -251,18 +251,4 @@ function narrower(one: Length, all: readonly Length[]) {
     same.map(({ value }, index) => [String(widths[index]?.below), value]),
   );
   return { marks, below, value: one.value };
-}
-
-/** True for widths each smaller than the one before, so that the smallest that fits comes last. */
-function areInTurn(widths: readonly ReturnType<typeof maxWidthOf>[]): boolean {
-  return widths.every((one, index) => {
-    const before = widths[index - 1];
-    return one && (index === 0 || (before?.isBelow && one.isBelow && one.below < before.below));
-  });
-}
-
-function selectorOf({ declaration: { rule } }: Styled): string {
-  return rule
-    ? JSON.stringify(rule.node.prelude, (key, value) => (key === 'loc' ? undefined : value))
-    : '';
 }

@@ -9,6 +9,7 @@ import { withoutPrefix } from '../names/element-names.ts';
 import { type StyleDetector, type Styled, type StyleLook, valueStart } from './detector.ts';
 import { withoutRem } from './rem.ts';
 import { colorKey, valueParts } from './values.ts';
+import { areInTurn, maxWidthOf, selectorOf } from './widths.ts';
 
 /** The custom properties that the author declared: what is meant to be changed. */
 export const ownProperties: StyleDetector = (look) => {
@@ -20,7 +21,9 @@ export const ownProperties: StyleDetector = (look) => {
   }
   return [...byName].flatMap(([property, uses]) => {
     const base = uses.find(({ isPlain }) => isPlain);
-    return base ? atomOf(look, property, base, uses.length === 1) : [];
+    if (!base) return [];
+    const narrow = uses.filter((one) => one !== base);
+    return atomOf(look, property, base, narrow);
   });
 };
 
@@ -46,7 +49,7 @@ export function valueAs(kind: KindName, value: string): Json {
   return { src: valueParts(value, 0)[0]?.address ?? '' };
 }
 
-function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean): Atom[] {
+function atomOf(look: StyleLook, property: string, use: Styled, others: readonly Styled[]): Atom[] {
   const { declaration, subject } = use;
   const { text } = look.style;
   const { value: written } = declaration;
@@ -56,7 +59,7 @@ function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean)
   const start = valueStart(text, declaration);
   const range = { start, end: start + written.length };
   // A field of that name stands for it on the root, where all that is inside takes it from.
-  const isCut = isOnly && subject.isRoot && !look.isSetByScript(property);
+  const isCut = others.length === 0 && subject.isRoot && !look.isSetByScript(property);
   const name = isCut ? property : `${property}-value`;
   const mark: Mark = {
     ...{ ...range, in: 'style', as: 'value' },
@@ -65,11 +68,14 @@ function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean)
       : [{ ...range, text: () => `var(${name})` }],
   };
   const words = property.slice(2).replace(/[-_]+/g, ' ');
+  const below = isCut ? undefined : narrower(look, use, others);
   const limits = read.kind === 'number' ? limitsOf(property, Number(value)) : {};
-  const declares: JsonObject = { property: name, ...limits };
+  const declares: JsonObject = { property: name, ...limits, ...(below ? { below } : {}) };
+  const inQueries = below ? others.map((one) => markOf(text, one, name)) : [];
   return [
     {
-      ...{ ...read, value: valueAs(read.kind, value), declares, marks: [mark], slot: property },
+      ...{ ...read, value: valueAs(read.kind, value), declares, slot: property },
+      marks: [mark, ...inQueries],
       names: [withoutPrefix(words, look.blocks), words],
       ...{ weight: 0.95, why: 'a custom property of the author' },
       ...(read.kind === 'color' ? { same: `color ${colorKey(value)}` } : {}),
@@ -77,8 +83,38 @@ function atomOf(look: StyleLook, property: string, use: Styled, isOnly: boolean)
   ];
 }
 
+/** What queries of widths, each smaller than the one before, make of it for the same elements. */
+function narrower(
+  look: StyleLook,
+  base: Styled,
+  others: readonly Styled[],
+): JsonObject | undefined {
+  const widths = others.map((one) => maxWidthOf(one));
+  const areSame = others.every((one) => selectorOf(one) === selectorOf(base));
+  if (others.length === 0 || !areSame || !widths.every((one) => one?.isBelow)) return undefined;
+  const kind = kindOfValue(base.declaration.value)?.kind;
+  const values = others.map(({ declaration: { value } }) => withoutRem(value, look.rootPx) ?? '');
+  // The kinds whose values are written as they stand.
+  const isPlain = kind === 'length' || kind === 'color' || kind === 'duration';
+  if (!isPlain || !values.every((value) => kindOfValue(value)?.kind === kind)) return undefined;
+  if (!areInTurn(widths)) return undefined;
+  return Object.fromEntries(values.map((value, at) => [String(widths[at]?.below), value]));
+}
+
+function markOf(style: string, { declaration }: Styled, name: string): Mark {
+  const start = valueStart(style, declaration);
+  const range = { start, end: start + declaration.value.length };
+  return {
+    ...{ ...range, in: 'style', as: 'value' },
+    drafts: [{ ...range, text: () => `var(${name})` }],
+  };
+}
+
 /** A declaration with its semicolon, and its line where nothing else stands there. */
 function cutOf(style: string, start: number, valueEnd: number) {
   const end = /^[^;{}]*?;/.exec(style.slice(valueEnd))?.[0].length ?? 0;
-  return extentOnLines(style, { start, end: valueEnd + end });
+  const cut = extentOnLines(style, { start, end: valueEnd + end });
+  // Within a line one of the two blanks around it goes as well.
+  const isWithin = style[cut.start - 1] === ' ' && style[cut.end] === ' ';
+  return isWithin ? { ...cut, end: cut.end + 1 } : cut;
 }

@@ -25,3 +25,18 @@ export function maxWidthOf({ declaration: { rule } }: Styled): WidthBorder | und
   }
   return sign === '<' ? { below: Math.round(Number(size)), isBelow: true } : undefined;
 }
+
+/** True for widths each smaller than the one before, so that the smallest that fits comes last. */
+export function areInTurn(widths: readonly (WidthBorder | undefined)[]): boolean {
+  return widths.every((one, index) => {
+    const before = widths[index - 1];
+    return one && (index === 0 || (before?.isBelow && one.isBelow && one.below < before.below));
+  });
+}
+
+/** What a declaration's rule chooses, however it is set. */
+export function selectorOf({ declaration: { rule } }: Styled): string {
+  return rule
+    ? JSON.stringify(rule.node.prelude, (key, value) => (key === 'loc' ? undefined : value))
+    : '';
+}
