@@ -116,7 +116,7 @@ const cases: readonly BoundCase[] = [
   [
     'a text in a template',
     `<p id="a"></p><script>a.textContent = \`\${count} trams left\`;</script>`,
-    { script: 'a.textContent = `${count} ${mould.values.tramsLeft}`;' },
+    { script: `a.textContent = \`\${count} \${mould.values.tramsLeft}\`;` },
     ['text tramsLeft "trams left"'],
   ],
   [

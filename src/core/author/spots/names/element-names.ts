@@ -45,6 +45,10 @@ const roles: Readonly<Record<string, string>> = {
 const wordless =
   /^(?:js|is|has|no|u|l|o|c|active|open|show|shown|hide|hidden|current|selected|first|last|on|off|sr-only|visually-hidden|wrap|wrapper|inner|outer|in|out|container|row|cols?|grid|flex|box|content|block|body|clearfix|cf|left|right|center|fade|animated?|item|el|element|group)$/;
 
+/** Class names of sheets that say one thing each, such as `text-center`, `mt-4`, `text-red-800`. */
+const utility =
+  /^(?:[a-z]+:)*-?[a-z]+(?:-[a-z]+)*-(?:\d[\w./]*|px|xs|sm|md|lg|x+l|\d?xl|auto|full|none|center|left|right|start|end|middle|top|bottom|between|around|wrap|nowrap|bold|semibold|medium|normal|light|dark|white|black|muted|primary|secondary|success|warning|danger|uppercase|italic|hidden|block|inline|flex|grid|col|row)$/;
+
 /** The name of an element's role, such as `heading` for `h3`. */
 export function nameOfTag(name: string): string {
   // A custom element says by its name what it is.
@@ -69,6 +73,7 @@ export function blocksOf(roots: readonly TreeElement[]): Blocks {
  * what only speaks of looks or states; none where nothing is left.
  */
 export function classWords(name: string, blocks: Blocks): string[] {
+  if (utility.test(name) && !/__|--/.test(name)) return [];
   const [base = '', modifier] = name.split(/--/);
   if (modifier && blocks.has(base)) return [modifier];
   const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, blocks);
@@ -79,7 +84,7 @@ export function classWords(name: string, blocks: Blocks): string[] {
     return part && !blocks.has(block) && !wordless.test(block) ? [block] : [];
   }
   // Code says `btn-main`, people say main button.
-  const [, what, which] = /^(btn|button|link|icon|img|image|field)[-_](.+)$/.exec(words) ?? [];
+  const [, what, which] = /^(btn|button|link)[-_](.+)$/.exec(words) ?? [];
   return [what && which ? `${which} ${what}` : words];
 }
 

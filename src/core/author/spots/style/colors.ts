@@ -74,8 +74,10 @@ function roleOf(property: string): string {
 
 function colorNames({ subject }: Styled, property: string): string[] {
   const role = roleOf(property);
-  if (subject.isRoot)
-    return [role === 'color' ? 'text color' : role === 'border' ? 'border color' : role];
+  if (subject.isRoot) {
+    const own = role === 'color' ? 'text color' : role === 'border' ? 'border color' : role;
+    return [`${subject.state} ${own}`.trim()];
+  }
   const what = role === 'color' ? 'color' : role === 'background' ? 'background' : `${role} color`;
   return [...subject.names.map((name) => `${name} ${what}`), what];
 }

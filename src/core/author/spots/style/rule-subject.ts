@@ -13,6 +13,8 @@ export interface RuleSubject {
   readonly id: string | undefined;
   /** Words that name what is styled. */
   readonly names: readonly string[];
+  /** The state it is styled in, such as `hover`; '' for none. */
+  readonly state: string;
   /** True with a pseudo-class such as `:hover`, or a pseudo-element. */
   readonly isState: boolean;
 }
@@ -56,7 +58,15 @@ export function subjectOf(
   const suffix = pseudo && !/^(?:before|after)$/.test(pseudo) ? ` ${pseudo}` : '';
   const prefix = state ? `${state.replace(/-.*/, '')} ` : '';
   const names = own.map((name) => `${prefix}${name}${suffix}`);
-  return { isRoot, classes, type, id, names, isState: Boolean(state) || pseudo !== undefined };
+  return {
+    isRoot,
+    classes,
+    type,
+    id,
+    names,
+    state: prefix.trim(),
+    isState: Boolean(state) || pseudo !== undefined,
+  };
 }
 
 /** Words for a class that a rule styles: of `leaf--round` it is the round leaf. */
