@@ -79,7 +79,7 @@ function printSpot(printing: Printing, spot: Spot, depth: number, list?: Spot): 
   const [first, ...more] = spot.places;
   const further = more.filter((place) => place.row === first?.row);
   const also =
-    further.length > 0
+    further.length > 0 && !spot.items
       ? `, and ${further
           .map(({ line }) => `line ${line}`)
           .slice(0, 3)
