@@ -154,6 +154,20 @@ describe('a spot', () => {
     expect(spot?.declares.pattern ?? {}).toEqual(pattern);
   });
 
+  it('is what a button says before the script lets it say something else', () => {
+    const spots = spotsOf(
+      '<button id="b">Show more</button><script>const b = document.getElementById("b"); b.onclick = () => { b.textContent = all ? "That is all" : "Still more"; };</script>',
+    );
+    expect(spots.map((one) => one.default)).toEqual(['Show more', 'That is all', 'Still more']);
+  });
+
+  it('is called without what stands before all class names', () => {
+    const spots = spotsOf(
+      '<div class="wx-shelf"><h2 class="wx-shelf__h">In the shed</h2><p class="wx-note">Mind the step</p></div><style>.wx-shelf { --wx-accent: #a0400f }</style>',
+    ).filter(({ recommended }) => recommended);
+    expect(spots.map(({ field }) => field)).toEqual(['heading', 'note', 'accent']);
+  });
+
   it('says what a media query makes of a size', () => {
     const [gap] = spotsOf(
       '<div class="a"><p class="b">x y</p><p class="b">z y</p><p class="b">w y</p></div><style>.a { gap: 8px } @media (max-width: 600px) { .a { gap: 4px } }</style>',

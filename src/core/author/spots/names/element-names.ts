@@ -1,4 +1,4 @@
-import type { TreeElement } from '../tree.ts';
+import { type TreeElement, within } from '../tree.ts';
 import { wordsOf } from './words.ts';
 
 /** What an element is for, by its name (HTML Standard, 4), as people who fill forms say it. */
@@ -65,7 +65,28 @@ export type Blocks = ReadonlySet<string>;
 /** The names of the blocks that elements are: their classes and ids, as one and as several. */
 export function blocksOf(roots: readonly TreeElement[]): Blocks {
   const names = roots.flatMap((root) => [...root.classes, root.attributes.get('id')?.text ?? '']);
-  return new Set(names.flatMap((name) => (name === '' ? [] : [name, name.replace(/s$/, '')])));
+  const own = names.flatMap((name) => (name === '' ? [] : [name, name.replace(/s$/, '')]));
+  return new Set([...own, ...roots.flatMap(prefixOf)]);
+}
+
+/** So many elements show what an author puts before all class names. */
+const looked = 24;
+
+/** What all class names begin with, so that it says nothing: `wx` for `wx-shelf` and `wx-card`. */
+function prefixOf(root: TreeElement): string[] {
+  const [, prefix] = /^([a-z]{1,4})[-_]/.exec(root.classes[0] ?? '') ?? [];
+  if (prefix === undefined) return [];
+  const names: string[] = [];
+  let count = 0;
+  for (const { classes } of within(root)) {
+    names.push(...classes);
+    count += 1;
+    if (count === looked) break;
+  }
+  const all = names.filter(
+    (name) => name.startsWith(`${prefix}-`) || name.startsWith(`${prefix}_`),
+  );
+  return names.length > 2 && all.length === names.length ? [prefix] : [];
 }
 
 /**

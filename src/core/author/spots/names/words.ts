@@ -25,6 +25,7 @@ const short: Readonly<Record<string, string>> = {
     nav: 'menu',
   },
   ...{
+    h: 'heading',
     num: 'number',
     ico: 'icon',
     pic: 'picture',

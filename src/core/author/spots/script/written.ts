@@ -25,12 +25,14 @@ export function writtenBy(script: ScriptSource): Written {
   };
   for (const { node } of script.of('AssignmentExpression')) {
     const left = node.left as Syntax;
+    if (isWords(node.right as Syntax)) continue;
     if (contents.has(memberName(left) ?? '')) note(left.object as Syntax);
   }
   for (const { node } of script.of('CallExpression')) {
     const callee = node.callee as Syntax;
-    const given = (node.arguments as Syntax[]).length;
-    if (given > 0 && writers.has(memberName(callee) ?? '')) note(callee.object as Syntax);
+    const [given] = node.arguments as Syntax[];
+    if (given && !isWords(given) && writers.has(memberName(callee) ?? ''))
+      note(callee.object as Syntax);
   }
   // What is read first says something.
   for (const { node, parent } of script.of('MemberExpression')) {
@@ -44,6 +46,14 @@ export function writtenBy(script: ScriptSource): Written {
   }
   const tests = [...selectors].flatMap((one) => toTest(one) ?? []);
   return (element) => tests.some((test) => test(element));
+}
+
+/** True for words in place of which others stood: a button that says something else once pressed. */
+function isWords(node: Syntax): boolean {
+  if (node.type === 'ConditionalExpression') {
+    return isWords(node.consequent as Syntax) && isWords(node.alternate as Syntax);
+  }
+  return /\p{L}{2}/u.test(literalText(node) ?? '');
 }
 
 /** Variables that hold an element, with the selector it was found by. */
