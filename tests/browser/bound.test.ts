@@ -10,9 +10,11 @@ import { bothSides, picturesOf } from '../support/side-by-side.ts';
 const { browser } = withBrowser();
 
 /** Every fifth; `npm run isolation -- tests/spots/cases --bound` measures all of them. */
-const some = readdirSync(casesHome).filter((_, index) => index % 5 === 0);
+const some = readdirSync(casesHome)
+  .filter((_, index) => index % 5 === 0)
+  // It moves by the time that each frame took, so that two pictures of the same cast differ.
+  .filter((name) => name !== 'ticker');
 
-// What moves by steps of its own may stand a part of a pixel elsewhere when it is drawn again.
 it.each(some)('%s looks the same with its fields bound', { retry: 1 }, async (name) => {
   const path = join(casesHome, name);
   let fields = 0;
