@@ -43,17 +43,48 @@ ${texts.join('')}  },
 `,
 );
 
+const { outputFiles: frame } = await build({
+  stdin: {
+    contents: "import { startFrame } from './client.ts'; startFrame();",
+    resolveDir: `${root}src/elements/preview/frame`,
+  },
+  ...{
+    bundle: true,
+    minify: true,
+    write: false,
+    format: 'iife',
+    target: 'es2022',
+    charset: 'utf8',
+  },
+});
+writeFileSync(
+  `${root}src/elements/preview/frame-text.ts`,
+  `// Made by scripts/build.mjs from frame/.
+
+/** The code that runs in each frame of a preview, before anything pasted does. */
+export const frameText = ${JSON.stringify(frame[0].text.trim())};
+`,
+);
+
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')
   .replace(/package\.json$/, 'bin/tsc');
 const { status } = spawnSync(
   process.execPath,
-  [tsc, '--build', `${root}src/cli`, `${root}src/page`],
+  [tsc, '--build', `${root}src/cli`, `${root}src/page`, `${root}src/elements`, `${root}src/view`],
   {
     stdio: 'inherit',
   },
 );
 if (status !== 0) process.exit(status ?? 1);
+
+// The page of the preview as files of its own; what only some fields need is loaded when they do.
+await build({
+  entryPoints: [`${root}src/view/main.ts`],
+  outdir: `${root}dist/view/app`,
+  ...{ bundle: true, splitting: true, minify: true, format: 'esm', target: 'es2022' },
+  ...{ charset: 'utf8', legalComments: 'none' },
+});
 
 const { mouldSchema, pageSchema } = await import(
   new URL('../dist/core/model/published-schemas.js', import.meta.url).href

@@ -1,3 +1,4 @@
+export type { Overflow } from '../facts/page-facts.ts';
 export { findBrowser } from './browser/find-browser.ts';
 export {
   type MouldRead,
@@ -7,7 +8,6 @@ export {
   writeMould,
 } from './files/mould-folder.ts';
 export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
-export type { Overflow } from './proof/page-facts.ts';
 export { type Proof, type ProofOptions, type ProofSubject, proof } from './proof/proof.ts';
 export type { FailedRequest } from './proof/shoot.ts';
 export type { Shot } from './proof/shot.ts';

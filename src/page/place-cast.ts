@@ -4,6 +4,7 @@ import { deliver } from '../core/deliver/deliver.ts';
 import type { Runtime } from '../core/deliver/delivery.ts';
 import type { CastFile } from '../core/model/cast-file.ts';
 import type { JsonObject } from '../core/model/json-source.ts';
+import { putBlock } from './put-block.ts';
 
 export interface PlaceOptions extends CastOptions {
   /** The code that ships to pages; see `keen-mould/runtime`. */
@@ -59,16 +60,7 @@ export async function placeCast(
     placedOn.set(page, [...before, cast]);
     ownStyle.textContent = cast.castStyle;
     const { parts } = deliver({ ...cast, castStyle: '' }, { form: 'block', runtime, before });
-    const box = page.createElement('template');
-    box.innerHTML = parts.html ?? '';
-    const content = [...box.content.children];
-    const fresh = content.find((one) => one.getAttribute('data-cast') === id) as HTMLElement;
-    page.head.append(...content.filter((one) => /^(?:STYLE|LINK)$/.test(one.tagName)));
-    const shadow = openShadow(fresh);
-    (shadow ?? page.head).append(ownStyle);
-    place(fresh);
-    for (const one of content) if (one instanceof HTMLScriptElement) await run(one);
-    return fresh;
+    return putBlock(page, { id, html: parts.html ?? '', ownStyle, place });
   }
 
   return {
@@ -98,30 +90,4 @@ export async function placeCast(
       ownStyle.remove();
     },
   };
-}
-
-/** Only the parser of a whole page makes shadow roots of its own accord. */
-function openShadow(root: HTMLElement): ShadowRoot | undefined {
-  const template = root.querySelector<HTMLTemplateElement>(':scope > template[shadowrootmode]');
-  if (!template) return undefined;
-  const shadow = root.attachShadow({ mode: 'open' });
-  shadow.append(template.content);
-  template.remove();
-  return shadow;
-}
-
-/** A script that came as text is not run; one that is made anew is. */
-async function run(script: HTMLScriptElement): Promise<void> {
-  const fresh = document.createElement('script');
-  for (const { name, value } of script.attributes) fresh.setAttribute(name, value);
-  fresh.textContent = script.textContent;
-  const isLoaded = fresh.src
-    ? new Promise((resolve) => {
-        fresh.addEventListener('load', resolve);
-        fresh.addEventListener('error', resolve);
-      })
-    : undefined;
-  document.head.append(fresh);
-  await isLoaded;
-  fresh.remove();
 }

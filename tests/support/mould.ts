@@ -10,17 +10,27 @@ export function mouldOf(parts: {
   readonly template?: string;
   readonly style?: string;
   readonly script?: string;
+  readonly files?: Mould['files'];
+  readonly reaches?: readonly string[];
 }): Mould {
-  const { fields = {}, required = [], template = '<p>x</p>', style = '', script = '' } = parts;
+  const {
+    fields = {},
+    required = [],
+    template = '<p>x</p>',
+    style = '',
+    script = '',
+    files = {},
+  } = parts;
   const manifest = {
     format: 1 as const,
     name: 'board',
     version: '1.0.0',
     ...(parts.slots ? { slots: parts.slots } : {}),
+    ...(parts.reaches ? { reaches: parts.reaches } : {}),
     fields: { type: 'object', properties: fields, required },
   } satisfies Manifest;
   const manifestText = JSON.stringify(manifest, null, 2);
-  return { manifest, manifestText, template, style, script, files: {} };
+  return { manifest, manifestText, template, style, script, files };
 }
 
 /** The markup of one cast with id `c`, less what its root says of its look. */

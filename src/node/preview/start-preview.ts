@@ -1,6 +1,8 @@
+import { randomBytes } from 'node:crypto';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { join, relative, sep } from 'node:path';
+import { relative, sep } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { watch } from 'chokidar';
 import sirv from 'sirv';
 import { finding } from '../../core/problem/finding.ts';
@@ -8,6 +10,7 @@ import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould } from '../files/mould-folder.ts';
 import { previewPage } from './preview-page.ts';
 import { PreviewedMould } from './previewed-mould.ts';
+import { writeAsset, writeSample } from './write-on-request.ts';
 
 export interface PreviewOptions {
   /** Port on loopback; by default any that is free. */
@@ -24,8 +27,9 @@ export interface Preview {
 const settleMs = 60;
 
 /**
- * Serves a page on loopback for each mould folder, with live frames at the mould's widths, and
- * makes them anew when a file of the mould is saved. A mould that is broken is shown as such.
+ * Serves a page on loopback for each mould folder: its settings form beside live frames at several
+ * widths, which follow the files of the mould as they are saved. A mould that is broken is shown as
+ * it was before. Only what is saved on the page is written, into `samples/` and `assets/`.
  *
  * @throws Refusal when a folder is no mould, or the port is taken
  */
@@ -40,7 +44,8 @@ export async function startPreview(
   }
   await Promise.all(moulds.map((mould) => mould.read()));
   const listeners = new Map<ServerResponse, PreviewedMould>();
-  const server = createServer(respondFor(moulds, listeners));
+  const token = randomBytes(16).toString('base64url');
+  const server = createServer(respondFor({ moulds, listeners, token }));
   const { port: taken } = await listen(server, port);
   const watchers = await Promise.all(
     moulds.map((mould) =>
@@ -98,31 +103,98 @@ function isAside(path: string): boolean {
   );
 }
 
-function respondFor(
-  moulds: readonly PreviewedMould[],
-  listeners: Map<ServerResponse, PreviewedMould>,
-) {
-  const assets = new Map(
-    moulds.map((mould) => [mould, sirv(join(mould.folder, 'assets'), { dev: true })]),
-  );
+/** What a request is answered from. */
+interface Served {
+  readonly moulds: readonly PreviewedMould[];
+  readonly listeners: Map<ServerResponse, PreviewedMould>;
+  /** Shows that a request to write comes from a page of this preview. */
+  readonly token: string;
+}
+
+function respondFor(served: Served) {
+  const view = sirv(fileURLToPath(new URL('../../../dist/view/app', import.meta.url)), {
+    dev: true,
+  });
   return (request: IncomingMessage, response: ServerResponse): void => {
     if (!isLocal(request)) {
       plain(response, 403, 'This preview is for this machine only.');
       return;
     }
-    const path = new URL(request.url ?? '/', 'http://localhost').pathname;
-    const [, name = '', rest] = /^\/([^/]*)\/?(.*)$/.exec(path) ?? [];
+    const { pathname, search } = new URL(request.url ?? '/', 'http://localhost');
+    const [, name = '', rest = ''] = /^\/([^/]*)\/?(.*)$/.exec(pathname) ?? [];
+    const { moulds } = served;
     const mould = moulds.find((one) => encodeURIComponent(one.name) === name);
-    if (!mould) {
+    if (mould && request.method === 'PUT') {
+      void write(request, response, { mould, rest, isReplaced: search === '?replace', ...served });
+    } else if (mould) show(response, mould, rest, served);
+    else if (name === 'view') {
+      request.url = `/${rest}`;
+      view(request, response, () => plain(response, 404, 'No such file.'));
+    } else {
       response.writeHead(302, { location: `/${encodeURIComponent(moulds[0]?.name ?? '')}/` }).end();
-    } else if (rest === '') page(response, previewPage(mould, moulds));
-    else if (rest === 'cast') page(response, mould.document);
-    else if (rest === 'events') addListener(response, mould, listeners);
-    else if (rest?.startsWith('assets/')) {
-      request.url = `/${rest.slice('assets/'.length)}`;
-      assets.get(mould)?.(request, response, () => plain(response, 404, 'No such file.'));
-    } else plain(response, 404, 'No such page.');
+    }
   };
+}
+
+function show(response: ServerResponse, mould: PreviewedMould, rest: string, served: Served): void {
+  const { moulds, token, listeners } = served;
+  if (rest === '') {
+    const all = moulds.map(({ name, state }) => ({ name, title: state.title }));
+    page(response, previewPage({ name: mould.name, moulds: all, token }, mould.state.title));
+  } else if (rest === 'events') addListener(response, mould, listeners);
+  else if (rest === 'mould') json(response, mould.sent());
+  else if (rest.startsWith('files/')) {
+    const path = rest.slice('files/'.length).split('/').map(decodeURIComponent).join('/');
+    const files = mould.mould?.files ?? {};
+    const content = Object.hasOwn(files, path) ? files[path] : undefined;
+    if (content === undefined) plain(response, 404, 'No such file.');
+    // As bytes: nothing of a mould is ever a page of this server's own.
+    else
+      response
+        .writeHead(200, { ...unkept, 'content-type': 'application/octet-stream' })
+        .end(content);
+  } else plain(response, 404, 'No such page.');
+}
+
+interface Writing extends Served {
+  readonly mould: PreviewedMould;
+  readonly rest: string;
+  readonly isReplaced: boolean;
+}
+
+async function write(
+  request: IncomingMessage,
+  response: ServerResponse,
+  { mould, rest, isReplaced, token }: Writing,
+): Promise<void> {
+  if (request.headers['x-token'] !== token) {
+    plain(response, 403, 'Only the page of this preview may write.');
+    return;
+  }
+  const [, kind, given = ''] = /^(samples|assets)\/([^/]+)$/.exec(rest) ?? [];
+  const name = decodeURIComponent(given);
+  try {
+    const answer =
+      kind === 'samples'
+        ? await writeSample(mould.folder, name, isReplaced, request)
+        : kind === 'assets'
+          ? await writeAsset(mould.folder, name, request)
+          : { status: 404, words: 'No such place.' };
+    plain(response, answer.status, answer.words);
+  } catch (error) {
+    const words = error instanceof Refusal ? error.findings[0]?.message : undefined;
+    plain(response, 500, words ?? 'The file could not be written.');
+  }
+}
+
+const unkept = { 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' };
+
+function json(response: ServerResponse, value: unknown): void {
+  if (value === undefined) plain(response, 404, 'Nothing to show yet.');
+  else
+    response
+      .writeHead(200, { ...unkept, 'content-type': 'application/json' })
+      .end(JSON.stringify(value));
 }
 
 /** A page elsewhere may point a name of its own at this machine; its requests say that name. */

@@ -2,8 +2,8 @@ import type { Browser, BrowserContext, Page, Route } from 'playwright-core';
 import type { Library } from '../../core/model/mould.ts';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { measurePage, type PageFacts } from '../../facts/page-facts.ts';
 import { contentType } from '../files/content-type.ts';
-import { measurePage, type PageFacts } from './page-facts.ts';
 
 /** What a picture is taken of. */
 export interface ShotSubject {

@@ -1,4 +1,4 @@
-import type { Overflow } from './page-facts.ts';
+import type { Overflow } from '../../facts/page-facts.ts';
 import type { FailedRequest } from './shoot.ts';
 
 /** One picture of one mould at one width, with its facts; measures in CSS px. */

@@ -1,0 +1,55 @@
+import type { Manifest } from '../model/mould.ts';
+
+/** The addresses elsewhere that a mould declares: whole origins, and single files. */
+export interface Reached {
+  readonly origins: readonly string[];
+  readonly files: readonly string[];
+}
+
+/** What a mould may reach: all of what it names under `reaches`, and its libraries and fonts. */
+export function reachedBy({ reaches = [], libraries = [], fonts = [] }: Manifest): Reached {
+  const files = [
+    ...libraries.flatMap(({ script, style, module }) => [script, style, module]),
+    ...fonts.map(({ style }) => style),
+  ];
+  return {
+    origins: [...new Set(reaches.flatMap((one) => originOf(one) ?? []))],
+    files: [...new Set(files.flatMap((one) => (one && originOf(one) ? [one] : [])))],
+  };
+}
+
+/** The origin of an address elsewhere; undefined for a relative one. */
+function originOf(address: string): string | undefined {
+  const [, scheme = 'https:', host] = /^(https?:)?\/\/([\w.:[\]-]+)/i.exec(address) ?? [];
+  return host === undefined ? undefined : `${scheme}//${host}`.toLowerCase();
+}
+
+/**
+ * The policy of a frame that pasted code runs in (Content Security Policy Level 3): of the network
+ * only what is declared, of frames and forms nothing else. It has to stand in a page around that
+ * frame, so that it holds for where the frame itself is led as well.
+ */
+export function confiningPolicy({ origins, files }: Reached): string {
+  const there = [
+    ...origins,
+    ...files.map((one) => one.replace(/[?#].*$/, '').replace(/[;,\s]/g, encodeURIComponent)),
+  ];
+  const own = ['data:', 'blob:'];
+  const all = (...more: readonly string[]) => [...more, ...there].join(' ');
+  const rules: Readonly<Record<string, string>> = {
+    'default-src': "'none'",
+    'script-src': all("'unsafe-inline'", "'unsafe-eval'", ...own),
+    'style-src': all("'unsafe-inline'", ...own),
+    'img-src': all(...own),
+    'media-src': all(...own),
+    'font-src': all(...own),
+    'connect-src': all(...own),
+    'worker-src': 'blob:',
+    'frame-src': origins.length > 0 ? origins.join(' ') : "'none'",
+    'form-action': "'none'",
+    'base-uri': 'about:',
+  };
+  return Object.entries(rules)
+    .map(([name, value]) => `${name} ${value}`)
+    .join('; ');
+}

@@ -1,0 +1,28 @@
+import { html } from 'lit';
+import { styleMap } from 'lit/directives/style-map.js';
+import { membersOf } from '../../../core/model/field.ts';
+import { isJsonObject, type JsonObject } from '../../../core/model/json-source.ts';
+import { typefaceProperties } from '../../../core/model/kinds/typeface.ts';
+import type { ControlView } from '../control.ts';
+
+/** The fields of a group, or the fixed parts of a value such as a link. */
+export const members: ControlView = ({ field, steps }, form) => {
+  const value = form.complete(steps);
+  const shape = field.shapes && isJsonObject(value) ? value[field.shapes.by] : undefined;
+  const names = membersOf(field, shape);
+  return html`<div class="members" data-kind=${field.kindName}>
+    ${field.members
+      .filter(({ name }) => names.includes(name))
+      .map((member) => form.field(member, [...steps, member.name]))}
+    ${field.kindName === 'typeface' ? specimen(value as JsonObject, form.words.sample) : ''}
+  </div>`;
+};
+
+/** A line of words in the typeface; its size is held to what fits. */
+function specimen(value: JsonObject, words: string) {
+  const style = Object.entries(typefaceProperties).map(([member, property]) => [
+    property,
+    String(value[member] ?? ''),
+  ]);
+  return html`<p class="specimen" aria-hidden="true" style=${styleMap(Object.fromEntries(style))}>${words}</p>`;
+}

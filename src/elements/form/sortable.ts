@@ -1,0 +1,42 @@
+import { noChange } from 'lit';
+import { AsyncDirective } from 'lit/async-directive.js';
+import { directive, type ElementPart } from 'lit/directive.js';
+import Sortable from 'sortablejs';
+
+type Moved = (from: number, to: number) => void;
+
+/** Lets the items of a list be dragged by their grips. */
+class SortableDirective extends AsyncDirective {
+  private moved: Moved = () => {};
+  private made: Sortable | undefined;
+
+  override update({ element }: ElementPart, [moved]: [Moved]) {
+    this.moved = moved;
+    this.made ??= new Sortable(element as HTMLElement, {
+      handle: '.grip',
+      draggable: 'li',
+      animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
+      // The pointer alone: what the browser drags of its own accord differs between systems.
+      forceFallback: true,
+      onEnd: ({ item, oldDraggableIndex: from, newDraggableIndex: to }) => {
+        if (from === undefined || to === undefined || from === to) return;
+        // Whoever drew the items puts them in order; here they go back to where that left them.
+        const others = [...(element as HTMLElement).children].filter((one) => one !== item);
+        element.insertBefore(item, others[from] ?? null);
+        this.moved(from, to);
+      },
+    });
+    return noChange;
+  }
+
+  override render(_: Moved) {
+    return noChange;
+  }
+
+  override disconnected(): void {
+    this.made?.destroy();
+    this.made = undefined;
+  }
+}
+
+export const sortable = directive(SortableDirective);

@@ -1,0 +1,10 @@
+import { KmForm } from './form/km-form.ts';
+import { KmPreview } from './preview/km-preview.ts';
+
+export { type FileAsked, type FormChange, KmForm } from './form/km-form.ts';
+export { KmPreview, type PreviewFindings } from './preview/km-preview.ts';
+export type { PreviewSettings } from './preview/preview-settings.ts';
+
+for (const [name, element] of Object.entries({ 'km-form': KmForm, 'km-preview': KmPreview })) {
+  if (!customElements.get(name)) customElements.define(name, element);
+}

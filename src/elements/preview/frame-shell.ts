@@ -1,0 +1,59 @@
+import { confiningPolicy, type Reached } from '../../core/preview/confinement.ts';
+import { withHead } from '../../core/preview/page-text.ts';
+import { frameText } from './frame-text.ts';
+
+/**
+ * The page of a frame: it holds the policy, and the frame within it in which pasted code runs. A
+ * policy holds for where the frames of a page are led, so it has to stand around them.
+ *
+ * The next frame is made ready unseen and takes the place of the last when that asks for it.
+ */
+export function frameShell(reached: Reached): string {
+  const inner = '<!doctype html><html><head></head><body></body></html>';
+  const code = `(${shell})(${toScript(withHead(inner, headOfFrame()))})`;
+  return `<!doctype html><html><head><meta charset="utf-8">
+<meta http-equiv="Content-Security-Policy" content="${confiningPolicy(reached).replace(/"/g, '&quot;')}">
+<style>html,body{margin:0;height:100%;overflow:hidden}iframe{position:fixed;inset:0;width:100%;height:100%;border:0;background:#fff}iframe.next{opacity:0;pointer-events:none}</style>
+</head><body><script>${code}</script></body></html>`;
+}
+
+/** What every page in a frame begins with: links to fragments of itself, and our part. */
+function headOfFrame(): string {
+  return `<base href="about:srcdoc"><script>${frameText.replace(/<\/(?=script)/gi, '<\\/')}</script>`;
+}
+
+function toScript(text: string): string {
+  return JSON.stringify(text)
+    .replace(/</g, '\\u003c')
+    .replace(/[\u2028\u2029]/g, ' ');
+}
+
+/** Stands alone: runs as text in the page of the frame. */
+function shell(inner: string): void {
+  let now: HTMLIFrameElement | undefined;
+  let next: HTMLIFrameElement | undefined;
+  addEventListener('message', ({ source, data, ports }) => {
+    if (source !== parent) return;
+    if (data === 'swap') {
+      now?.remove();
+      next?.classList.remove('next');
+      now = next ?? now;
+      next = undefined;
+      return;
+    }
+    next?.remove();
+    const frame = document.createElement('iframe');
+    frame.setAttribute('sandbox', 'allow-scripts allow-forms');
+    frame.className = now ? 'next' : '';
+    frame.srcdoc = inner;
+    let isLoaded = false;
+    frame.addEventListener('load', () => {
+      if (isLoaded) parent.postMessage('left', '*');
+      else frame.contentWindow?.postMessage('', '*', [...ports]);
+      isLoaded = true;
+    });
+    document.body.append(frame);
+    next = frame;
+  });
+  parent.postMessage('ready', '*');
+}

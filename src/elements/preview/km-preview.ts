@@ -1,0 +1,346 @@
+import { html, LitElement, nothing, type PropertyValues, type TemplateResult } from 'lit';
+import { repeat } from 'lit/directives/repeat.js';
+import type { Cast } from '../../core/compile/cast.ts';
+import { type CompiledMould, compileMould } from '../../core/compile/compile-mould.ts';
+import type { JsonObject } from '../../core/model/json-source.ts';
+import { defaultWidths, type Mould } from '../../core/model/mould.ts';
+import { sampleNames, sampleOf } from '../../core/model/samples.ts';
+import { reachedBy } from '../../core/preview/confinement.ts';
+import { castCopies, changeBetween, framedAfter } from '../../core/preview/copies.ts';
+import { hostPages } from '../../core/preview/host-pages.ts';
+import { withMarks } from '../../core/preview/mark-template.ts';
+import { pageText, withHead } from '../../core/preview/page-text.ts';
+import { pastePage } from '../../core/preview/paste-page.ts';
+import type { Finding } from '../../core/problem/finding.ts';
+import { runtime } from '../../runtime/text.ts';
+import { assetsOf } from '../asset-addresses.ts';
+import { look } from '../look.ts';
+import { frameView, type ShownFrame } from './frame-view.ts';
+import { litPlaces, pointedPath } from './lit-places.ts';
+import type { FromFrame, ToFrame } from './messages.ts';
+import { previewBar } from './preview-bar.ts';
+import { PreviewFrame } from './preview-frame.ts';
+import {
+  beginningAnew,
+  type PreviewSettings,
+  usualSettings,
+  withinLimits,
+} from './preview-settings.ts';
+import { previewStyle } from './preview-style.ts';
+
+/** The room between two frames, in px. */
+const gapPx = 24;
+
+/**
+ * Frames of a cast at several viewport widths, side by side and to one scale. What is in them was
+ * pasted, and runs confined.
+ *
+ * Properties: `mould`; `values` and `below` as a cast file has them; `settings` (`PreviewSettings`);
+ * `hostPage`, HTML of a page to try it in, and `hostStyle`, CSS of a site; `lit`, the path of the
+ * field whose places are lit up.
+ *
+ * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below }`) when
+ * another sample was chosen, `km-point` (`{ path, isPicked }`) when an element was pointed at,
+ * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms }`) when all
+ * frames show the last change.
+ *
+ * @example
+ * const preview = document.querySelector('km-preview');
+ * preview.mould = mould;
+ * form.addEventListener('km-change', ({ detail }) => Object.assign(preview, detail));
+ */
+export class KmPreview extends LitElement {
+  static override styles = [look, previewStyle];
+  static override properties = {
+    mould: { attribute: false },
+    values: { attribute: false },
+    below: { attribute: false },
+    settings: { attribute: false },
+    hostPage: { attribute: false },
+    hostStyle: { attribute: false },
+    lit: { attribute: false },
+    sample: { attribute: false },
+  };
+
+  declare mould: Mould | undefined;
+  declare values: JsonObject;
+  declare below: JsonObject;
+  declare settings: PreviewSettings;
+  declare hostPage: string;
+  declare hostStyle: string;
+  declare lit: string;
+  /** The name of the sample chosen last. */
+  declare sample: string;
+
+  private compiled: CompiledMould | undefined;
+  private paste: string | undefined;
+  private casts: readonly Cast[] = [];
+  private frames: ShownFrame[] = [];
+  private roomPx = 0;
+  private change = 0;
+  private changedAt = 0;
+  private unpainted = new Set<PreviewFrame>();
+  private readonly room = new ResizeObserver(([entry]) => {
+    const width = Math.floor(entry?.contentRect.width ?? 0);
+    if (width === this.roomPx) return;
+    this.roomPx = width;
+    this.requestUpdate();
+  });
+
+  constructor() {
+    super();
+    Object.assign(this, { values: {}, below: {}, hostPage: '', hostStyle: '', lit: '' });
+    this.sample = 'default';
+    this.settings = { ...usualSettings, widths: [] };
+  }
+
+  override disconnectedCallback(): void {
+    super.disconnectedCallback();
+    this.room.disconnect();
+    for (const { frame } of this.frames) frame.destroy();
+    this.frames = [];
+  }
+
+  protected override firstUpdated(): void {
+    this.room.observe(this);
+  }
+
+  protected override willUpdate(changed: PropertyValues<this>): void {
+    let isAnew = changed.has('hostPage') || changed.has('hostStyle');
+    if (changed.has('mould') && this.mould) isAnew = this.compile(this.mould) || isAnew;
+    const before = changed.get('settings');
+    if (before) isAnew = beginningAnew.some((one) => before[one] !== this.settings[one]) || isAnew;
+    if (!this.compiled) return;
+    const fresh = this.matchFrames(isAnew);
+    const mayDiffer = changed.has('values') || changed.has('below');
+    if (isAnew || mayDiffer || this.casts.length === 0) this.cast(isAnew);
+    for (const one of isAnew ? this.frames : fresh) this.begin(one);
+    if (before && !isAnew) this.tellAll({ do: 'view', view: this.settings });
+    if (before) this.tellAll({ do: 'pick', isOn: this.settings.isPicking });
+    if (changed.has('lit')) this.light();
+  }
+
+  /** Makes the mould ready; one that cannot be cast leaves what is shown. True where it is another. */
+  private compile(mould: Mould): boolean {
+    const plain = compileMould(mould);
+    this.tell('km-findings', { isSound: plain.isSound, findings: plain.findings });
+    if (!plain.isSound) return false;
+    const marked = compileMould(withMarks(mould));
+    this.compiled = marked.isSound ? marked : plain;
+    this.paste = pastePage(mould);
+    if (this.settings.widths.length === 0) {
+      const widths = mould.manifest.widths ?? defaultWidths;
+      this.settings = { ...this.settings, widths: widths.map(withinLimits) };
+    }
+    return true;
+  }
+
+  /** Brings the frames into line with the widths asked for; gives those that are new. */
+  private matchFrames(isAnew: boolean): ShownFrame[] {
+    const { widths, isBeside } = this.settings;
+    const { manifest } = this.mould as Mould;
+    const reached = reachedBy(manifest);
+    const wanted = widths.flatMap((_, at) => [
+      { at, isPaste: false },
+      ...(isBeside && this.paste !== undefined ? [{ at, isPaste: true }] : []),
+    ]);
+    const old = this.frames;
+    const fresh: ShownFrame[] = [];
+    this.frames = wanted.map(({ at, isPaste }) => {
+      const width = widths[at] as number;
+      const key = `${at} ${isPaste}`;
+      const found = old.find((one) => one.key === key && (!isAnew || one.frame.reaches(reached)));
+      if (found) return { ...found, width };
+      const title = `${manifest.title ?? manifest.name}${isPaste ? ' as pasted' : ''}, frame ${at + 1}`;
+      const frame: PreviewFrame = new PreviewFrame(
+        title,
+        reached,
+        () => this.requestUpdate(),
+        (message) => this.hear(frame, message),
+        () => {
+          const one = this.frames.find((shown) => shown.frame === frame);
+          if (one) this.begin(one);
+        },
+      );
+      const one = { key, width, at, isPaste, frame };
+      fresh.push(one);
+      return one;
+    });
+    for (const { frame } of old)
+      if (!this.frames.some((one) => one.frame === frame)) frame.destroy();
+    return fresh;
+  }
+
+  private cast(isAnew: boolean): void {
+    const compiled = this.compiled as CompiledMould;
+    const { copies, isSealed } = this.settings;
+    const file = { values: this.values, below: this.below, ...this.sampleSlots() };
+    const { casts } = castCopies(compiled, file, {
+      ...{ count: copies, manner: { sealed: isSealed }, runtime },
+    });
+    const before = this.casts;
+    this.casts = casts;
+    this.tell('km-findings', { isSound: true, findings: casts[0]?.findings ?? [], isCast: true });
+    if (isAnew || before.length === 0) return;
+    const difference = changeBetween(before, casts);
+    if (difference === 'nothing') return;
+    this.change += 1;
+    this.changedAt = performance.now();
+    const { change } = this;
+    const shown = this.frames.filter(({ isPaste }) => !isPaste);
+    this.unpainted = new Set(shown.map(({ frame }) => frame));
+    const styles = casts.map(({ id, castStyle }) => [id, castStyle] as const);
+    const message: ToFrame =
+      difference === 'style'
+        ? { do: 'style', styles, change }
+        : { do: 'restart', casts: framedAfter(casts, before, runtime), change };
+    for (const { frame } of shown) frame.tell(message);
+    if (difference === 'restart') this.light();
+  }
+
+  /** What a sample has in its slots; a form knows nothing of them. */
+  private sampleSlots() {
+    const { mould, compiled } = this;
+    const slots = mould && compiled && sampleOf(mould, compiled.root, this.sample)?.cast.slots;
+    return slots ? { slots } : {};
+  }
+
+  private begin({ frame, isPaste }: ShownFrame): void {
+    const { files, manifest } = this.mould as Mould;
+    const head = '<base href="about:srcdoc">';
+    const page = isPaste ? (this.paste ?? '') : this.hostText();
+    frame.begin({
+      do: 'begin',
+      page: withHead(page, head),
+      casts: isPaste ? [] : framedAfter(this.casts, [], runtime),
+      columns: this.settings.columns,
+      ...{ assets: assetsOf(files), reached: reachedBy(manifest) },
+      ...{ view: viewOf(this.settings), scroll: [0, 0] },
+    });
+  }
+
+  private hostText(): string {
+    const { host, isRightToLeft } = this.settings;
+    const dir = isRightToLeft ? ' dir="rtl"' : '';
+    const site =
+      this.hostStyle === ''
+        ? ''
+        : `<style>${this.hostStyle.replace(/<\/style/gi, '<\\/style')}</style>`;
+    const { body, style } = hostPages[host === 'own' ? 'bare' : host];
+    const own = host === 'own' && this.hostPage !== '' ? this.hostPage : undefined;
+    const page = own ?? pageText({ body, style, lang: 'en' });
+    return withHead(page, site).replace(/<html(?=[\s>])/i, `<html${dir}`);
+  }
+
+  private light(): void {
+    const { compiled, casts } = this;
+    const markup = casts[0]?.markup;
+    if (!compiled || markup === undefined) return;
+    this.tellAll({ do: 'light', ...litPlaces(compiled.root, markup, this.lit) });
+  }
+
+  private tellAll(message: ToFrame): void {
+    const own =
+      message.do === 'view'
+        ? { do: 'view' as const, view: viewOf(message.view as PreviewSettings) }
+        : message;
+    for (const { frame } of this.frames) frame.tell(own);
+  }
+
+  private hear(frame: PreviewFrame, message: FromFrame): void {
+    if (message.say === 'painted' && message.change === this.change) {
+      this.unpainted.delete(frame);
+      if (this.unpainted.size > 0) return;
+      this.tell('km-painted', { ms: performance.now() - this.changedAt });
+    }
+    if (message.say === 'shown') {
+      if (this.lit) this.light();
+      if (this.settings.isPicking) frame.tell({ do: 'pick', isOn: true });
+    }
+    if (message.say === 'point' && this.compiled) {
+      const { marks, properties, isPicked } = message;
+      const path = pointedPath(this.compiled.root, marks, properties);
+      this.tell('km-point', { path, isPicked });
+    }
+  }
+
+  private tell(name: string, detail: unknown): void {
+    this.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true }));
+  }
+
+  private choose(name: string): void {
+    const { mould, compiled } = this;
+    const sample = mould && compiled && sampleOf(mould, compiled.root, name);
+    if (!sample) return;
+    const { values = {}, below = {} } = sample.cast;
+    Object.assign(this, { sample: name, values, below });
+    this.tell('km-sample', { name, values, below });
+  }
+
+  private set(some: Partial<PreviewSettings>): void {
+    this.settings = { ...this.settings, ...some };
+  }
+
+  private get scale(): number {
+    const { zoom } = this.settings;
+    if (zoom > 0) return zoom;
+    const total = this.frames.reduce((sum, { width }) => sum + width, 0);
+    // Each has a border, and the last its handle beside it.
+    const room = this.roomPx - (this.frames.length - 1) * gapPx - 3 * this.frames.length - 14;
+    return Math.min(1, Math.max(0.2, room / Math.max(1, total)));
+  }
+
+  protected override render(): TemplateResult | typeof nothing {
+    const { mould, settings } = this;
+    if (!mould || !this.compiled) return html`<slot></slot>`;
+    const { scale } = this;
+    return html`${previewBar({
+      ...{ settings, samples: sampleNames(mould), sample: this.sample },
+      ...{ hasOwnPage: this.hostPage !== '', hasPaste: this.paste !== undefined },
+      set: (some) => this.set(some),
+      choose: (name) => this.choose(name),
+    })}
+      <div class="stage" style="gap: ${gapPx}px">
+        ${repeat(
+          this.frames,
+          ({ frame }) => frame,
+          (one) =>
+            frameView(one, {
+              scale,
+              isOnly: settings.widths.length === 1,
+              resize: (width) =>
+                this.set({ widths: settings.widths.with(one.at, withinLimits(width)) }),
+              remove: () => this.removeWidth(one.at),
+              outline: (selector) => one.frame.tell({ do: 'outline', selector }),
+            }),
+        )}
+        ${this.frames.length === 0 ? html`<p class="help">No width is chosen. Add one above.</p>` : nothing}
+      </div>`;
+  }
+
+  /** The frames behind the one that goes keep what they show. */
+  private removeWidth(at: number): void {
+    const gone = this.frames.filter((one) => one.at === at);
+    for (const { frame } of gone) frame.destroy();
+    this.frames = this.frames
+      .filter((one) => one.at !== at)
+      .map((one) => {
+        const now = one.at > at ? one.at - 1 : one.at;
+        return { ...one, at: now, key: `${now} ${one.isPaste}` };
+      });
+    this.set({ widths: this.settings.widths.toSpliced(at, 1) });
+  }
+}
+
+/** What a frame is told of the settings. */
+function viewOf({ state, scheme, isStill, isRevealed, background }: PreviewSettings) {
+  return { state, scheme, isStill, isRevealed, background };
+}
+
+/** What `km-findings` says. */
+export interface PreviewFindings {
+  readonly isSound: boolean;
+  readonly findings: readonly Finding[];
+  /** True where they are of the values, not of the mould. */
+  readonly isCast?: boolean;
+}

@@ -1,0 +1,64 @@
+import type { Reached } from '../../core/preview/confinement.ts';
+import type { FramedCast } from '../../core/preview/copies.ts';
+import type { Overflow } from '../../facts/page-facts.ts';
+
+/** How what is in a frame is looked at. */
+export interface FrameView {
+  readonly state: 'rest' | 'hover' | 'focus' | 'visited';
+  readonly scheme: 'light' | 'dark';
+  readonly isStill: boolean;
+  readonly isRevealed: boolean;
+  /** A colour of CSS; '' leaves the page's own. */
+  readonly background: string;
+}
+
+/** What a frame is told. */
+export type ToFrame =
+  | {
+      readonly do: 'begin';
+      /** The page that the casts stand in, or the paste itself. */
+      readonly page: string;
+      readonly casts: readonly FramedCast[];
+      readonly columns: number;
+      readonly assets: ReadonlyMap<string, Blob>;
+      readonly reached: Reached;
+      readonly view: FrameView;
+      readonly scroll: readonly [x: number, y: number];
+    }
+  | { readonly do: 'restart'; readonly casts: readonly FramedCast[]; readonly change: number }
+  | {
+      readonly do: 'style';
+      readonly styles: readonly (readonly [id: string, style: string])[];
+      readonly change: number;
+    }
+  | { readonly do: 'view'; readonly view: FrameView }
+  | {
+      readonly do: 'light';
+      readonly paths: readonly string[];
+      readonly properties: readonly string[];
+    }
+  | { readonly do: 'outline'; readonly selector: string }
+  | { readonly do: 'pick'; readonly isOn: boolean };
+
+/** Something in a frame that is worth telling. */
+export interface FrameNote {
+  readonly is: 'error' | 'not-reached' | 'asked' | 'led';
+  readonly text: string;
+}
+
+/** What a frame tells. */
+export type FromFrame =
+  | { readonly say: 'shown' }
+  | { readonly say: 'painted'; readonly change: number }
+  | { readonly say: 'size'; readonly page: number; readonly cast: number }
+  | { readonly say: 'facts'; readonly overflow: readonly Overflow[] }
+  | { readonly say: 'note'; readonly note: FrameNote }
+  | { readonly say: 'scroll'; readonly x: number; readonly y: number }
+  | {
+      readonly say: 'point';
+      /** Marks of what fills the element, as its template has them. */
+      readonly marks: readonly string[];
+      /** Custom properties that rules for it use. */
+      readonly properties: readonly string[];
+      readonly isPicked: boolean;
+    };

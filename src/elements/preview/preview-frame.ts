@@ -1,0 +1,146 @@
+import type { Reached } from '../../core/preview/confinement.ts';
+import type { Overflow } from '../../facts/page-facts.ts';
+import { frameShell } from './frame-shell.ts';
+import type { FrameNote, FromFrame, ToFrame } from './messages.ts';
+
+/** What a frame shows and what was found in it. */
+export interface FrameState {
+  /** Of the part that is shown, in px. */
+  readonly heightPx: number;
+  /** Of the viewport, in px. */
+  readonly viewportPx: number;
+  readonly overflow: readonly Overflow[];
+  readonly notes: readonly FrameNote[];
+  readonly isShown: boolean;
+}
+
+/** The height of a viewport whose page is no higher. */
+const usualViewportPx = 800;
+
+/** The most that a viewport grows with its page. */
+const mostViewportPx = 6000;
+
+/** A confined frame of its own viewport, and the way to the page in it. */
+export class PreviewFrame {
+  readonly element: HTMLIFrameElement;
+  state: FrameState = {
+    ...{ heightPx: 320, viewportPx: usualViewportPx, overflow: [], notes: [], isShown: false },
+  };
+  private readonly reached: Reached;
+  private readonly changed: () => void;
+  private readonly heard: (message: FromFrame) => void;
+  private readonly emptied: () => void;
+  private port: MessagePort | undefined;
+  private waiting: Extract<ToFrame, { do: 'begin' }> | undefined;
+  private isReady = false;
+  private scroll: readonly [number, number] = [0, 0];
+  private followed = 0;
+  private readonly onMessage = ({ source, data }: MessageEvent) => {
+    if (source !== this.element.contentWindow) return;
+    if (data === 'left') {
+      const text = 'Its script led the page elsewhere, which is not followed here.';
+      this.update({ notes: [...this.state.notes, { is: 'error', text }] });
+      return;
+    }
+    if (data !== 'ready') return;
+    const wasReady = this.isReady;
+    this.isReady = true;
+    if (this.waiting) this.begin(this.waiting);
+    // An element that is put elsewhere in a page is loaded again, and what it showed is gone.
+    else if (wasReady) this.emptied();
+  };
+
+  constructor(
+    title: string,
+    reached: Reached,
+    changed: () => void,
+    heard: (message: FromFrame) => void,
+    emptied: () => void,
+  ) {
+    this.emptied = emptied;
+    this.reached = reached;
+    this.changed = changed;
+    this.heard = heard;
+    this.element = document.createElement('iframe');
+    this.element.title = title;
+    this.element.setAttribute('sandbox', 'allow-scripts allow-forms');
+    this.element.srcdoc = frameShell(reached);
+    addEventListener('message', this.onMessage);
+  }
+
+  /** True for a frame whose policy lets it reach the same. */
+  reaches(reached: Reached): boolean {
+    return JSON.stringify(reached) === JSON.stringify(this.reached);
+  }
+
+  /** Shows a page from its beginning; what is there stays in sight until it is ready. */
+  begin(message: Extract<ToFrame, { do: 'begin' }>): void {
+    this.waiting = message;
+    if (!this.isReady) return;
+    this.waiting = undefined;
+    this.port?.close();
+    const { port1, port2 } = new MessageChannel();
+    this.port = port1;
+    this.followed = 0;
+    const notes: FrameNote[] = [];
+    port1.onmessage = ({ data }) => this.hear(data as FromFrame, notes, port1);
+    this.element.contentWindow?.postMessage('begin', '*', [port2]);
+    port1.postMessage({ ...message, scroll: this.scroll } satisfies ToFrame);
+  }
+
+  tell(message: ToFrame): void {
+    if (this.waiting) return;
+    this.followed = 0;
+    this.port?.postMessage(message);
+  }
+
+  destroy(): void {
+    removeEventListener('message', this.onMessage);
+    this.port?.close();
+  }
+
+  private hear(message: FromFrame, notes: FrameNote[], port: MessagePort): void {
+    if (port !== this.port) return;
+    switch (message.say) {
+      case 'shown':
+        this.element.contentWindow?.postMessage('swap', '*');
+        this.update({ notes: [...notes], isShown: true });
+        break;
+      case 'size':
+        this.fit(message.page, message.cast);
+        break;
+      case 'facts':
+        this.update({ overflow: message.overflow });
+        break;
+      case 'note':
+        notes.push(message.note);
+        if (this.state.isShown) this.update({ notes: [...notes] });
+        break;
+      case 'scroll':
+        this.scroll = [message.x, message.y];
+        break;
+      default:
+    }
+    this.heard(message);
+  }
+
+  private update(some: Partial<FrameState>): void {
+    this.state = { ...this.state, ...some };
+    this.changed();
+  }
+
+  /**
+   * The viewport grows and shrinks with its page, so that all of it is seen. A page that is as high
+   * as its viewport and something more, however high that is, is let follow no further.
+   */
+  private fit(page: number, cast: number): void {
+    const { viewportPx } = this.state;
+    const content = Math.ceil(Math.max(page, cast));
+    const fitting = Math.min(Math.max(content, usualViewportPx), mostViewportPx);
+    if (fitting !== viewportPx) this.followed += 1;
+    const wanted = this.followed > 4 ? viewportPx : fitting;
+    const heightPx = Math.min(Math.max(content, 40), wanted);
+    if (wanted === viewportPx && heightPx === this.state.heightPx) return;
+    this.update({ viewportPx: wanted, heightPx });
+  }
+}

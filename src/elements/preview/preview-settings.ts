@@ -1,0 +1,34 @@
+import type { HostName } from '../../core/preview/host-pages.ts';
+import type { FrameView } from './messages.ts';
+
+/** How a preview shows its mould; all of it a person's own choice. */
+export interface PreviewSettings extends FrameView {
+  readonly widths: readonly number[];
+  readonly copies: number;
+  readonly columns: number;
+  readonly host: HostName | 'own';
+  readonly isSealed: boolean;
+  readonly isBeside: boolean;
+  readonly isRightToLeft: boolean;
+  readonly isPicking: boolean;
+  /** A share of 1, or 0 to fit all frames into the room there is. */
+  readonly zoom: number;
+}
+
+export const usualSettings: Omit<PreviewSettings, 'widths'> = {
+  ...{ copies: 1, columns: 1, host: 'bare', isSealed: false, isBeside: false },
+  ...{ isRightToLeft: false, isPicking: false, zoom: 0 },
+  ...{ state: 'rest', scheme: 'light', isStill: false, isRevealed: false, background: '' },
+};
+
+/** The settings of which each needs the page in a frame to begin anew. */
+export const beginningAnew: readonly (keyof PreviewSettings)[] = [
+  ...(['copies', 'columns', 'host', 'isSealed', 'isRightToLeft', 'scheme', 'isStill'] as const),
+];
+
+/** The narrowest and the widest viewport that can be shown, in px. */
+export const widthLimits = { least: 120, most: 3840 } as const;
+
+export function withinLimits(width: number): number {
+  return Math.round(Math.min(widthLimits.most, Math.max(widthLimits.least, width)));
+}

@@ -1,0 +1,102 @@
+import { readManifest } from '../core/model/manifest.ts';
+import type { Mould } from '../core/model/mould.ts';
+import type { Finding } from '../core/problem/finding.ts';
+
+/** A finding with the lines around its place. */
+export interface ShownFinding extends Finding {
+  readonly frame?: string;
+}
+
+/** How a mould folder stands; sent whole whenever it changes. */
+export interface FolderState {
+  readonly title: string;
+  /** False while the mould cannot be cast; the version is then of the last that could. */
+  readonly isSound: boolean;
+  readonly findings: readonly ShownFinding[];
+  /** Counts up with each version that could be cast; 0 before the first. */
+  readonly version: number;
+}
+
+/** The sources of a mould as the server sends them, its other files by the digest of each. */
+interface SentMould {
+  readonly manifestText: string;
+  readonly template: string;
+  readonly style: string;
+  readonly script: string;
+  readonly files: Readonly<Record<string, string>>;
+}
+
+/** What the page is told of the server it came from. */
+export interface PageData {
+  /** What the mould is called in addresses. */
+  readonly name: string;
+  readonly moulds: readonly { readonly name: string; readonly title: string }[];
+  /** Shows that a request to write comes from this page. */
+  readonly token: string;
+}
+
+/** Asks the server that the page came from. */
+export class Server {
+  private readonly home: string;
+  private readonly token: string;
+  private readonly bytes = new Map<string, Uint8Array>();
+
+  constructor({ name, token }: PageData) {
+    this.home = `/${encodeURIComponent(name)}/`;
+    this.token = token;
+  }
+
+  /** Calls back with each state of the folder; with undefined when the server has gone. */
+  follow(see: (state: FolderState | undefined) => void): void {
+    const events = new EventSource(`${this.home}events`);
+    events.onmessage = ({ data }) => see(JSON.parse(data) as FolderState);
+    events.onerror = () => see(undefined);
+  }
+
+  /** The last version that could be cast; files that were there before are not sent again. */
+  async mould(): Promise<Mould | undefined> {
+    const answer = await fetch(`${this.home}mould`);
+    const { files, manifestText, ...texts } = (await answer.json()) as SentMould;
+    const { manifest } = readManifest(manifestText);
+    if (!manifest) return undefined;
+    const all = Object.entries(files).map(async ([path, digest]) => {
+      const known = this.bytes.get(digest) ?? (await this.file(path));
+      this.bytes.set(digest, known);
+      return [path, known] as const;
+    });
+    return { manifest, manifestText, ...texts, files: Object.fromEntries(await Promise.all(all)) };
+  }
+
+  /**
+   * Writes a sample into the mould's folder.
+   *
+   * @returns false where there is one of that name and it is not to be replaced
+   */
+  async writeSample(name: string, cast: unknown, isReplaced: boolean): Promise<boolean> {
+    const answer = await this.put(
+      `samples/${encodeURIComponent(name)}${isReplaced ? '?replace' : ''}`,
+      `${JSON.stringify(cast, null, 2)}\n`,
+    );
+    if (answer.status === 409) return false;
+    if (!answer.ok) throw new Error(await answer.text());
+    return true;
+  }
+
+  /** Writes a file into the mould's assets; gives the path it has there. */
+  async writeAsset(file: File): Promise<string> {
+    const answer = await this.put(`assets/${encodeURIComponent(file.name)}`, file);
+    if (!answer.ok) throw new Error(await answer.text());
+    return answer.text();
+  }
+
+  private put(path: string, body: BodyInit): Promise<Response> {
+    return fetch(this.home + path, { method: 'PUT', headers: { 'x-token': this.token }, body });
+  }
+
+  private async file(path: string): Promise<Uint8Array> {
+    const answer = await fetch(
+      `${this.home}files/${path.split('/').map(encodeURIComponent).join('/')}`,
+    );
+    return new Uint8Array(await answer.arrayBuffer());
+  }
+}
