@@ -12,7 +12,7 @@ async function picture(url, name, options = {}, act = async () => undefined) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, ...options });
   await page.goto(url);
   await page.waitForTimeout(1200);
-  await act();
+  await act(page);
   await page.waitForTimeout(800);
   await page.screenshot({ path: join(out, `${name}.png`) });
   await page.close();
@@ -20,7 +20,21 @@ async function picture(url, name, options = {}, act = async () => undefined) {
 
 const folder = join(demo, 'notice-rail');
 const preview = await startPreview([folder]);
-await picture(preview.url, 'preview');
+await picture(preview.url, 'preview', {}, async (page) => {
+  await page.locator('[id="field-heading"]').fill('Trams this Sunday');
+  await page.locator('km-form').getByRole('button', { name: 'Look' }).focus();
+});
+await picture(preview.url, 'preview-form', { colorScheme: 'dark' }, async (page) => {
+  const bar = page.locator('km-preview');
+  await bar.getByRole('combobox', { name: 'Sample' }).selectOption('long');
+  await bar.getByRole('button', { name: 'As pasted' }).click();
+  await bar.getByRole('button', { name: 'Remove 1280 px' }).click();
+  await page.locator('[data-path="out.0"] .toggle').click();
+  await page
+    .locator('.row[data-path="out.0"]')
+    .evaluate((row) => row.scrollIntoView({ block: 'start' }));
+  await page.locator('[data-path="out.0.livery"] .swatch').click();
+});
 await picture(preview.url, 'preview-broken', { colorScheme: 'dark' }, async () => {
   const template = join(folder, 'template.html');
   const sound = await readFile(template, 'utf8');

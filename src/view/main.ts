@@ -23,12 +23,17 @@ const shown = {
   lit: '',
   sample: 'default',
   said: '',
+  around: { page: '', style: '' },
   isGone: false,
   /** The name under which a sample is there already, and was asked to be written. */
   taken: '',
 };
 
 recall();
+void server.around().then((around) => {
+  shown.around = around;
+  draw();
+});
 server.follow(async (folder) => {
   shown.isGone = folder === undefined;
   if (folder) {
@@ -123,6 +128,8 @@ function draw(): void {
           .below=${shown.below}
           .lit=${shown.lit}
           .sample=${shown.sample}
+          .hostPage=${shown.around.page}
+          .hostStyle=${shown.around.style}
           @km-sample=${({ detail }: CustomEvent<FormChange & { name: string }>) => {
             shown.sample = detail.name;
             take(detail.values, detail.below);

@@ -53,6 +53,12 @@ export class Server {
     events.onerror = () => see(undefined);
   }
 
+  /** The page and the style of a site that the moulds are to be tried in; '' for none. */
+  async around(): Promise<{ readonly page: string; readonly style: string }> {
+    const answer = await fetch(`${this.home}around`);
+    return answer.ok ? answer.json() : { page: '', style: '' };
+  }
+
   /** The last version that could be cast; files that were there before are not sent again. */
   async mould(): Promise<Mould | undefined> {
     const answer = await fetch(`${this.home}mould`);

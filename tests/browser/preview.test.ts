@@ -45,6 +45,9 @@ it('shows live frames at the widths of the mould, and follows what is saved', as
   const heading = () => document.querySelector('h2')?.textContent;
   await expect.poll(inEvery(page, heading)).toEqual(Array(3).fill('Trams today'));
   expect(await inEvery(page, () => innerWidth)()).toEqual([360, 768, 1280]);
+  await page.waitForTimeout(1200);
+  const badges = await page.locator('km-preview .badge').allInnerTexts();
+  expect(badges).toEqual(Array(3).fill('✓ nothing found'));
 
   const template = join(folder, 'template.html');
   const sound = readFileSync(template, 'utf8');
@@ -94,7 +97,7 @@ describe('what was pasted', () => {
     say('up', () => { window.parent.parent.document.title = 'taken'; });
     say('kept', () => { localStorage.setItem('x', 'kept'); document.cookie = 'x=kept'; });
     say('import', () => import(there + 'import').catch(() => {}));
-    say('self', () => setTimeout(() => { location.href = there + 'self'; }, 1500));
+    say('self', () => setTimeout(() => { location.href = there + 'self'; }, 3000));
     document.querySelector('p').textContent = localStorage.getItem('x') + document.cookie;`;
 
   it('reaches nothing, and leaves the page and its storage as they were', async () => {
@@ -115,7 +118,7 @@ describe('what was pasted', () => {
     const { page } = await previewOf(folder);
     const shown = () => document.querySelector('p')?.textContent;
     await expect.poll(inEvery(page, shown)).toContain('keptx=kept');
-    await page.waitForTimeout(2500);
+    await page.waitForTimeout(3600);
     expect(asked).toEqual([]);
     expect(await page.title()).toBe('board – preview');
     const kept = await page.evaluate(() => [localStorage.length, document.cookie]);
@@ -290,4 +293,34 @@ describe('the server', () => {
     expect(await ask(port, { path: '/notice-rail/files/..%2Fmould.json' })).toBe(404);
     rmSync(folder, { recursive: true });
   });
+});
+
+it('of fifty fields in six sections each is found and changed within three actions', async () => {
+  const names = Array.from({ length: 50 }, (_, at) => `field${at}`);
+  const fields = Object.fromEntries(
+    names.map((name, at) => [
+      name,
+      { type: 'string', title: `Setting ${at}`, default: '', section: `Part ${at % 6}` },
+    ]),
+  );
+  const folder = await folderOf({
+    fields,
+    template: `<p>${names.map((name) => `{~${name}~}`).join('')}</p>`,
+  });
+  const { page } = await previewOf(folder);
+  await expect.poll(() => innerFrames(page).length).toBe(3);
+  const form = page.locator('km-form');
+  for (const [at, name] of names.entries()) {
+    const control = form.locator(`[id="field-${name}"]`);
+    const isFolded = (await control.count()) === 0;
+    // Unfold, then type: by turns, as one would who knows the section and as one who does not.
+    if (isFolded && at % 2 === 0)
+      await form.getByRole('button', { name: `Part ${at % 6}` }).click();
+    else if (isFolded) await form.getByRole('searchbox').fill(`Setting ${at}`);
+    await control.fill('x');
+    if (isFolded && at % 2 === 1) await form.getByRole('searchbox').fill('');
+  }
+  await expect
+    .poll(inEvery(page, () => document.querySelector('p')?.textContent))
+    .toEqual(Array(3).fill('x'.repeat(50)));
 });

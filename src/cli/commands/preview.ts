@@ -6,6 +6,8 @@ import type { Running } from '../command.ts';
 
 interface PreviewArguments {
   readonly port?: string;
+  readonly host?: string;
+  readonly siteStyle?: string;
 }
 
 /** `preview MOULD…`: a local page that follows edits. */
@@ -13,13 +15,19 @@ export function addPreview(program: Command, running: Running): void {
   program
     .command('preview')
     .summary('see a mould live at several widths')
-    .description('Serves a page on this machine with live frames, and follows edits of the files.')
+    .description(
+      'Serves a page on this machine: the settings form beside live frames at several widths, which follow edits of the files.',
+    )
     .argument('<MOULD...>', 'mould folders')
     .option('--port <number>', 'port on loopback; by default any that is free')
+    .option('--host <file>', 'an HTML page to try it in')
+    .option('--site-style <file>', 'a CSS file of the site, around it')
     .action((folders: string[], options: PreviewArguments) =>
       running(async (terminal, world) => {
         const port = options.port === undefined ? undefined : readPort(options.port);
-        const preview = await startPreview(folders, { port });
+        const preview = await startPreview(folders, {
+          ...{ port, host: options.host, siteStyle: options.siteStyle },
+        });
         if (terminal.isJson) terminal.json({ url: preview.url, moulds: folders });
         else {
           terminal.say(`${terminal.strong(preview.url)} shows ${folders.join(', ')}.`);

@@ -2,7 +2,7 @@ import { css } from 'lit';
 
 /** How a form stands: one column, titles above controls, so that it fits a narrow panel. */
 export const formStyle = css`
-  .form { display: grid; gap: 16px; }
+  .form { position: relative; display: grid; gap: 16px; }
   .bar {
     position: sticky; top: 0; z-index: 2; display: grid; gap: 4px 8px; align-items: center;
     grid-template-columns: 1fr auto auto; padding: 8px 0; background: var(--paper);

@@ -48,7 +48,7 @@ function shell(inner: string): void {
     frame.srcdoc = inner;
     let isLoaded = false;
     frame.addEventListener('load', () => {
-      if (isLoaded) parent.postMessage('left', '*');
+      if (isLoaded) parent.postMessage('loaded', '*');
       else frame.contentWindow?.postMessage('', '*', [...ports]);
       isLoaded = true;
     });

@@ -1,10 +1,9 @@
 import { html, nothing } from 'lit';
-import { live } from 'lit/directives/live.js';
 import { styleMap } from 'lit/directives/style-map.js';
 import { icon } from '../form/icons.ts';
 import { badgeOf, frameFindings } from './frame-findings.ts';
 import type { PreviewFrame } from './preview-frame.ts';
-import { widthLimits } from './preview-settings.ts';
+import { widthLimits, withinLimits } from './preview-settings.ts';
 
 /** A frame and what it shows. */
 export interface ShownFrame {
@@ -42,8 +41,13 @@ export function frameView({ frame, width, at, isPaste }: ShownFrame, parts: Fram
           min=${widthLimits.least}
           max=${widthLimits.most}
           aria-label="Viewport ${at + 1}, width in px"
-          .value=${live(String(width))}
-          @change=${(event: Event) => resize(Number((event.target as HTMLInputElement).value) || width)}
+          .value=${String(width)}
+          @change=${(event: Event) => {
+            const input = event.target as HTMLInputElement;
+            const typed = withinLimits(Number(input.value) || width);
+            input.value = String(typed);
+            resize(typed);
+          }}
         /><span class="measure">px</span>
         ${isOnly ? nothing : html`<button type="button" class="act" aria-label="Remove ${width} px" title="Remove" @click=${remove}>${icon('remove')}</button>`}
       </p>`;

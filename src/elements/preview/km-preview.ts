@@ -7,15 +7,15 @@ import { defaultWidths, type Mould } from '../../core/model/mould.ts';
 import { sampleNames, sampleOf } from '../../core/model/samples.ts';
 import { reachedBy } from '../../core/preview/confinement.ts';
 import { castCopies, changeBetween, framedAfter } from '../../core/preview/copies.ts';
-import { hostPages } from '../../core/preview/host-pages.ts';
 import { withMarks } from '../../core/preview/mark-template.ts';
-import { pageText, withHead } from '../../core/preview/page-text.ts';
+import { withHead } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { runtime } from '../../runtime/text.ts';
 import { assetsOf } from '../asset-addresses.ts';
 import { look } from '../look.ts';
 import { frameView, type ShownFrame } from './frame-view.ts';
+import { hostText } from './host-text.ts';
 import { litPlaces, pointedPath } from './lit-places.ts';
 import type { FromFrame, ToFrame } from './messages.ts';
 import { previewBar } from './preview-bar.ts';
@@ -41,8 +41,8 @@ const gapPx = 24;
  *
  * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below }`) when
  * another sample was chosen, `km-point` (`{ path, isPicked }`) when an element was pointed at,
- * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms }`) when all
- * frames show the last change.
+ * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms,
+ * madeMs }`) when all frames show the last change, and how long it took to be drawn and to be made.
  *
  * @example
  * const preview = document.querySelector('km-preview');
@@ -79,6 +79,7 @@ export class KmPreview extends LitElement {
   private roomPx = 0;
   private change = 0;
   private changedAt = 0;
+  private madeAt = 0;
   private unpainted = new Set<PreviewFrame>();
   private readonly room = new ResizeObserver(([entry]) => {
     const width = Math.floor(entry?.contentRect.width ?? 0);
@@ -186,6 +187,7 @@ export class KmPreview extends LitElement {
     if (difference === 'nothing') return;
     this.change += 1;
     this.changedAt = performance.now();
+    this.madeAt = 0;
     const { change } = this;
     const shown = this.frames.filter(({ isPaste }) => !isPaste);
     this.unpainted = new Set(shown.map(({ frame }) => frame));
@@ -193,7 +195,10 @@ export class KmPreview extends LitElement {
     const message: ToFrame =
       difference === 'style'
         ? { do: 'style', styles, change }
-        : { do: 'restart', casts: framedAfter(casts, before, runtime), change };
+        : {
+            ...{ do: 'restart' as const, casts: framedAfter(casts, before, runtime), change },
+            hasScript: casts.some(({ script }) => script !== undefined),
+          };
     for (const { frame } of shown) frame.tell(message);
     if (difference === 'restart') this.light();
   }
@@ -208,7 +213,8 @@ export class KmPreview extends LitElement {
   private begin({ frame, isPaste }: ShownFrame): void {
     const { files, manifest } = this.mould as Mould;
     const head = '<base href="about:srcdoc">';
-    const page = isPaste ? (this.paste ?? '') : this.hostText();
+    const { settings, hostPage, hostStyle } = this;
+    const page = isPaste ? (this.paste ?? '') : hostText(settings, { hostPage, hostStyle });
     frame.begin({
       do: 'begin',
       page: withHead(page, head),
@@ -217,19 +223,6 @@ export class KmPreview extends LitElement {
       ...{ assets: assetsOf(files), reached: reachedBy(manifest) },
       ...{ view: viewOf(this.settings), scroll: [0, 0] },
     });
-  }
-
-  private hostText(): string {
-    const { host, isRightToLeft } = this.settings;
-    const dir = isRightToLeft ? ' dir="rtl"' : '';
-    const site =
-      this.hostStyle === ''
-        ? ''
-        : `<style>${this.hostStyle.replace(/<\/style/gi, '<\\/style')}</style>`;
-    const { body, style } = hostPages[host === 'own' ? 'bare' : host];
-    const own = host === 'own' && this.hostPage !== '' ? this.hostPage : undefined;
-    const page = own ?? pageText({ body, style, lang: 'en' });
-    return withHead(page, site).replace(/<html(?=[\s>])/i, `<html${dir}`);
   }
 
   private light(): void {
@@ -250,8 +243,10 @@ export class KmPreview extends LitElement {
   private hear(frame: PreviewFrame, message: FromFrame): void {
     if (message.say === 'painted' && message.change === this.change) {
       this.unpainted.delete(frame);
+      this.madeAt = Math.max(this.madeAt, message.madeAt - performance.timeOrigin);
       if (this.unpainted.size > 0) return;
-      this.tell('km-painted', { ms: performance.now() - this.changedAt });
+      const since = (time: number) => time - this.changedAt;
+      this.tell('km-painted', { ms: since(performance.now()), madeMs: since(this.madeAt) });
     }
     if (message.say === 'shown') {
       if (this.lit) this.light();

@@ -25,7 +25,12 @@ export type ToFrame =
       readonly view: FrameView;
       readonly scroll: readonly [x: number, y: number];
     }
-  | { readonly do: 'restart'; readonly casts: readonly FramedCast[]; readonly change: number }
+  | {
+      readonly do: 'restart';
+      readonly casts: readonly FramedCast[];
+      readonly hasScript: boolean;
+      readonly change: number;
+    }
   | {
       readonly do: 'style';
       readonly styles: readonly (readonly [id: string, style: string])[];
@@ -38,7 +43,9 @@ export type ToFrame =
       readonly properties: readonly string[];
     }
   | { readonly do: 'outline'; readonly selector: string }
-  | { readonly do: 'pick'; readonly isOn: boolean };
+  | { readonly do: 'pick'; readonly isOn: boolean }
+  /** Asks whether the page is still the one that was begun. */
+  | { readonly do: 'ask' };
 
 /** Something in a frame that is worth telling. */
 export interface FrameNote {
@@ -49,7 +56,9 @@ export interface FrameNote {
 /** What a frame tells. */
 export type FromFrame =
   | { readonly say: 'shown' }
-  | { readonly say: 'painted'; readonly change: number }
+  | { readonly say: 'here' }
+  /** The change is in the next picture; it was made at a time in ms since the epoch. */
+  | { readonly say: 'painted'; readonly change: number; readonly madeAt: number }
   | { readonly say: 'size'; readonly page: number; readonly cast: number }
   | { readonly say: 'facts'; readonly overflow: readonly Overflow[] }
   | { readonly say: 'note'; readonly note: FrameNote }

@@ -87,16 +87,19 @@ function menu(name: string, value: string, options: Options, give: (value: strin
   >`;
 }
 
+/** What is being typed is left alone by whatever else is drawn meanwhile. */
 function number(label: string, value: number, most: number, give: (value: number) => void) {
   return html`<input
     type="number"
     min="1"
     max=${most}
     aria-label=${label}
-    .value=${live(String(value))}
+    .value=${String(value)}
     @change=${(event: Event) => {
-      const typed = Math.round(Number((event.target as HTMLInputElement).value));
-      give(Math.min(most, Math.max(1, typed || 1)));
+      const input = event.target as HTMLInputElement;
+      const typed = Math.min(most, Math.max(1, Math.round(Number(input.value)) || 1));
+      input.value = String(typed);
+      give(typed);
     }}
   />`;
 }

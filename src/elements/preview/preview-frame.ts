@@ -17,6 +17,9 @@ export interface FrameState {
 /** The height of a viewport whose page is no higher. */
 const usualViewportPx = 800;
 
+/** How long a page has to answer whether it is there. */
+const answerMs = 1000;
+
 /** The most that a viewport grows with its page. */
 const mostViewportPx = 6000;
 
@@ -35,11 +38,13 @@ export class PreviewFrame {
   private isReady = false;
   private scroll: readonly [number, number] = [0, 0];
   private followed = 0;
+  private asking: ReturnType<typeof setTimeout> | undefined;
   private readonly onMessage = ({ source, data }: MessageEvent) => {
     if (source !== this.element.contentWindow) return;
-    if (data === 'left') {
-      const text = 'Its script led the page elsewhere, which is not followed here.';
-      this.update({ notes: [...this.state.notes, { is: 'error', text }] });
+    if (data === 'loaded') {
+      this.tell({ do: 'ask' });
+      clearTimeout(this.asking);
+      this.asking = setTimeout(() => this.left(), answerMs);
       return;
     }
     if (data !== 'ready') return;
@@ -90,18 +95,22 @@ export class PreviewFrame {
 
   tell(message: ToFrame): void {
     if (this.waiting) return;
-    this.followed = 0;
+    if (message.do === 'restart' || message.do === 'style') this.followed = 0;
     this.port?.postMessage(message);
   }
 
   destroy(): void {
     removeEventListener('message', this.onMessage);
+    clearTimeout(this.asking);
     this.port?.close();
   }
 
   private hear(message: FromFrame, notes: FrameNote[], port: MessagePort): void {
     if (port !== this.port) return;
     switch (message.say) {
+      case 'here':
+        clearTimeout(this.asking);
+        return;
       case 'shown':
         this.element.contentWindow?.postMessage('swap', '*');
         this.update({ notes: [...notes], isShown: true });
@@ -122,6 +131,12 @@ export class PreviewFrame {
       default:
     }
     this.heard(message);
+  }
+
+  /** A page that does not answer any more is another. */
+  private left(): void {
+    const text = 'Its script led the page elsewhere, which is not followed here.';
+    this.update({ notes: [...this.state.notes, { is: 'error', text }] });
   }
 
   private update(some: Partial<FrameState>): void {

@@ -33,8 +33,8 @@ nav a[aria-current] { color: var(--ink); text-decoration: none; font-weight: 600
 .save button { font: inherit; color: var(--kiln); cursor: pointer; }
 main { display: grid; grid-template-columns: minmax(0, 1fr) clamp(320px, 29vw, 420px); min-height: 0; }
 main.alone { grid-template-columns: 1fr; }
-.look { overflow: auto; padding: 16px 24px; min-width: 0; }
-aside { overflow: auto; padding: 8px 16px 48px; border-left: 1px solid var(--line); scrollbar-gutter: stable; }
+.look { position: relative; overflow: auto; padding: 16px 24px; min-width: 0; }
+aside { position: relative; overflow: auto; padding: 0 16px 48px; border-left: 1px solid var(--line); scrollbar-gutter: stable; }
 km-preview.old { opacity: 0.55; }
 .problems { margin-bottom: 16px; padding: 8px 16px; background: var(--bench); border-radius: 4px; }
 .problems summary { cursor: pointer; font-size: 12px; line-height: 24px; color: var(--soft); }

@@ -8,6 +8,7 @@ import sirv from 'sirv';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould } from '../files/mould-folder.ts';
+import { readText } from '../files/read-text.ts';
 import { previewPage } from './preview-page.ts';
 import { PreviewedMould } from './previewed-mould.ts';
 import { writeAsset, writeSample } from './write-on-request.ts';
@@ -15,6 +16,10 @@ import { writeAsset, writeSample } from './write-on-request.ts';
 export interface PreviewOptions {
   /** Port on loopback; by default any that is free. */
   readonly port?: number | undefined;
+  /** An HTML file to try the widget in, beside the pages that are always there. */
+  readonly host?: string | undefined;
+  /** A CSS file of the site, which stands around the widget in all of these. */
+  readonly siteStyle?: string | undefined;
 }
 
 /** A preview that is running. */
@@ -31,13 +36,18 @@ const settleMs = 60;
  * widths, which follow the files of the mould as they are saved. A mould that is broken is shown as
  * it was before. Only what is saved on the page is written, into `samples/` and `assets/`.
  *
- * @throws Refusal when a folder is no mould, or the port is taken
+ * @throws Refusal when a folder is no mould, a file cannot be read, or the port is taken
  */
 export async function startPreview(
   folders: readonly string[],
-  { port = 0 }: PreviewOptions = {},
+  { port = 0, host, siteStyle }: PreviewOptions = {},
 ): Promise<Preview> {
   for (const folder of folders) await refuseUnlessMould(folder);
+  const around = async () => ({
+    page: host === undefined ? '' : (await readText(host)).text,
+    style: siteStyle === undefined ? '' : (await readText(siteStyle)).text,
+  });
+  await around();
   const moulds: PreviewedMould[] = [];
   for (const folder of folders) {
     moulds.push(new PreviewedMould(folder, new Set(moulds.map(({ name }) => name))));
@@ -45,7 +55,7 @@ export async function startPreview(
   await Promise.all(moulds.map((mould) => mould.read()));
   const listeners = new Map<ServerResponse, PreviewedMould>();
   const token = randomBytes(16).toString('base64url');
-  const server = createServer(respondFor({ moulds, listeners, token }));
+  const server = createServer(respondFor({ moulds, listeners, token, around }));
   const { port: taken } = await listen(server, port);
   const watchers = await Promise.all(
     moulds.map((mould) =>
@@ -109,6 +119,8 @@ interface Served {
   readonly listeners: Map<ServerResponse, PreviewedMould>;
   /** Shows that a request to write comes from a page of this preview. */
   readonly token: string;
+  /** What a person wants to see the moulds in; read anew each time. */
+  readonly around: () => Promise<{ readonly page: string; readonly style: string }>;
 }
 
 function respondFor(served: Served) {
@@ -143,6 +155,11 @@ function show(response: ServerResponse, mould: PreviewedMould, rest: string, ser
     page(response, previewPage({ name: mould.name, moulds: all, token }, mould.state.title));
   } else if (rest === 'events') addListener(response, mould, listeners);
   else if (rest === 'mould') json(response, mould.sent());
+  else if (rest === 'around')
+    void served.around().then(
+      (found) => json(response, found),
+      () => json(response, undefined),
+    );
   else if (rest.startsWith('files/')) {
     const path = rest.slice('files/'.length).split('/').map(decodeURIComponent).join('/');
     const files = mould.mould?.files ?? {};

@@ -78,5 +78,6 @@ function picker(text: string, opacity: string, give: (color: string) => void) {
 
 /** A picker may open below what is in sight. */
 function intoView(picker: Element | undefined): void {
-  picker?.scrollIntoView({ block: 'nearest' });
+  // Now it is not in the page yet.
+  requestAnimationFrame(() => picker?.scrollIntoView({ block: 'nearest' }));
 }

@@ -5,10 +5,12 @@ import { putBlock } from '../../../page/put-block.ts';
 import type { FrameNote, FrameView, FromFrame, ToFrame } from '../messages.ts';
 import { Addresses, loadingAttributes } from './addresses.ts';
 import { carryState } from './carry-state.ts';
-import { memoryCookies, memoryStorage } from './memory-storage.ts';
+import { listenForNotes, standInForPage } from './own-page.ts';
+import { patchFor } from './patch.ts';
 import { filledBy, marksOf, outliner, propertiesOf } from './point.ts';
+import { restyle } from './restyle.ts';
 import { reveal } from './reveal.ts';
-import { answered, applyView } from './sheets.ts';
+import { applyView } from './sheets.ts';
 
 /** Runs in a frame before anything pasted does, and keeps to itself what it is given. */
 export function startFrame(): void {
@@ -21,6 +23,9 @@ export function startFrame(): void {
     { once: true },
   );
 }
+
+/** How long nothing is typed before a cast with a script starts afresh. */
+const startMs = 300;
 
 /** How long after the last change the page is measured. */
 const restMs = 160;
@@ -45,6 +50,8 @@ class Frame {
   private addresses = new Addresses(new Map(), { origins: [], files: [] }, () => {});
   private view: FrameView | undefined;
   private readonly styles = new Map<string, HTMLStyleElement>();
+  /** The roots of casts as they were written, before any script was at work in them. */
+  private readonly written = new Map<string, Element>();
   private readonly roots = new Map<string, HTMLElement>();
   private readonly light = outliner('#a0400f');
   private readonly outline = outliner('#a8231b');
@@ -53,6 +60,7 @@ class Frame {
   private pointed: Element | undefined;
   private heard = Promise.resolve();
   private timer = 0;
+  private starting = 0;
   private isSizing = false;
 
   constructor(port: MessagePort) {
@@ -79,19 +87,21 @@ class Frame {
       case 'begin':
         return this.begin(message);
       case 'restart':
-        for (const cast of message.casts) await this.put(cast);
+        clearTimeout(this.starting);
+        if (!this.patch(message.casts)) for (const cast of message.casts) await this.put(cast);
+        else if (message.hasScript) this.startLater(message.casts);
         this.changed(message.change);
         return;
       case 'style':
-        for (const [id, text] of message.styles) {
-          const style = this.styles.get(id);
-          if (style) style.textContent = this.addresses.inText(text);
-        }
+        for (const [id, text] of message.styles) this.restyle(id, text);
         this.changed(message.change);
         return;
       case 'view':
         this.view = message.view;
         this.look();
+        return;
+      case 'ask':
+        this.say({ say: 'here' });
         return;
       case 'light': {
         const found = filledBy(document, markName, new Set(message.paths), message.properties);
@@ -114,7 +124,10 @@ class Frame {
     this.view = view;
     this.addresses = new Addresses(assets, reached, (name) => this.note('not-reached', name));
     document.open();
-    this.standIn();
+    standInForPage(
+      (is, text) => this.note(is, text),
+      () => this.view,
+    );
     this.listen();
     document.write(this.addresses.inText(page));
     document.close();
@@ -144,7 +157,11 @@ class Frame {
     const before = this.roots.get(id);
     const root = await putBlock(document, {
       ...{ id, ownStyle, html: this.addresses.inText(cast.html) },
-      prepare: (content) => this.addresses.inContent(content),
+      prepare: (content) => {
+        this.addresses.inContent(content);
+        const fresh = content.querySelector(`[data-cast="${id}"]`);
+        if (fresh) this.written.set(id, fresh.cloneNode(true) as Element);
+      },
       place: (fresh) => {
         if (before?.isConnected) {
           const carry = carryState(before);
@@ -156,9 +173,46 @@ class Frame {
     this.roots.set(id, root);
   }
 
+  /** Changes the words of casts in place; false where that cannot be, and nothing is changed. */
+  private patch(casts: readonly FramedCast[]): boolean {
+    const patches = casts.map((cast) => {
+      const before = this.written.get(cast.id);
+      const live = this.roots.get(cast.id);
+      const box = document.createElement('template');
+      box.innerHTML = this.addresses.inText(cast.html);
+      this.addresses.inContent(box.content);
+      const after = box.content.querySelector(`[data-cast="${cast.id}"]`);
+      if (!before || !after || !live || live.shadowRoot) return undefined;
+      const run = patchFor(before, after, live);
+      return run && { run, id: cast.id, after };
+    });
+    if (patches.includes(undefined)) return false;
+    for (const one of patches) {
+      one?.run();
+      if (one) this.written.set(one.id, one.after);
+    }
+    for (const { id, ownStyle } of casts) this.restyle(id, ownStyle);
+    return true;
+  }
+
+  /** A script may have read what has changed: it starts afresh once no more is typed. */
+  private startLater(casts: readonly FramedCast[]): void {
+    this.starting = window.setTimeout(async () => {
+      for (const cast of casts) await this.put(cast);
+      this.look();
+      this.rest();
+    }, startMs);
+  }
+
+  private restyle(id: string, text: string): void {
+    const style = this.styles.get(id);
+    if (style) restyle(style, this.addresses.inText(text));
+  }
+
   private changed(change: number): void {
     this.look();
-    soon(() => this.say({ say: 'painted', change }));
+    const madeAt = performance.timeOrigin + performance.now();
+    soon(() => this.say({ say: 'painted', change, madeAt }));
     this.rest();
   }
 
@@ -173,51 +227,8 @@ class Frame {
     reveal(document, view.isRevealed);
   }
 
-  /** What a page without an origin has none of. */
-  private standIn(): void {
-    const own = (on: object, name: string, about: PropertyDescriptor) =>
-      Object.defineProperty(on, name, { configurable: true, ...about });
-    own(window, 'localStorage', { value: memoryStorage() });
-    own(window, 'sessionStorage', { value: memoryStorage() });
-    own(document, 'cookie', memoryCookies());
-    window.alert = (text) => this.note('asked', String(text));
-    window.confirm = (text) => {
-      this.note('asked', String(text));
-      return true;
-    };
-    window.prompt = (text, usual) => {
-      this.note('asked', String(text));
-      return usual ?? null;
-    };
-    const { matchMedia } = window;
-    window.matchMedia = (query) =>
-      matchMedia.call(window, this.view ? answered(query, this.view) : query);
-    const { error } = console;
-    console.error = (...said) => {
-      this.note(
-        'error',
-        said.map((one) => (one instanceof Error ? one.message : String(one))).join(' '),
-      );
-      error.apply(console, said);
-    };
-  }
-
   private listen(): void {
-    addEventListener('error', (event) => {
-      if (event instanceof ErrorEvent) this.note('error', event.message);
-    });
-    addEventListener('unhandledrejection', ({ reason }) =>
-      this.note('error', reason instanceof Error ? reason.message : String(reason)),
-    );
-    addEventListener('securitypolicyviolation', ({ blockedURI }) => {
-      if (/^(?:https?|wss?):/.test(blockedURI)) this.note('not-reached', blockedURI);
-    });
-    addEventListener('click', (event) => this.led(event));
-    addEventListener('submit', (event) => {
-      if (event.defaultPrevented) return;
-      event.preventDefault();
-      this.note('led', (event.target as HTMLFormElement).getAttribute('action') ?? 'this page');
-    });
+    listenForNotes((is, text) => this.note(is, text));
     addEventListener('scroll', () => this.say({ say: 'scroll', x: scrollX, y: scrollY }), {
       passive: true,
     });
@@ -231,16 +242,6 @@ class Frame {
     }
     addEventListener('resize', () => this.rest());
     addEventListener('load', () => this.rest(), { capture: true });
-  }
-
-  /** Links lead nowhere from here. */
-  private led(event: MouseEvent): void {
-    const [target] = event.composedPath() as Element[];
-    const link = target?.closest?.('a[href], area[href]');
-    const address = link?.getAttribute('href') ?? '';
-    if (!link || event.defaultPrevented || /^(?:#|javascript:)/i.test(address)) return;
-    event.preventDefault();
-    this.note('led', address);
   }
 
   private pick(event: MouseEvent): void {

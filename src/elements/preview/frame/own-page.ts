@@ -1,0 +1,68 @@
+import type { FrameNote, FrameView } from '../messages.ts';
+import { memoryCookies, memoryStorage } from './memory-storage.ts';
+import { answered } from './sheets.ts';
+
+type Tell = (is: FrameNote['is'], text: string) => void;
+
+/** Gives a page without an origin what it has none of: storage, cookies, and a person to ask. */
+export function standInForPage(tell: Tell, view: () => FrameView | undefined): void {
+  const own = (on: object, name: string, about: PropertyDescriptor) =>
+    Object.defineProperty(on, name, { configurable: true, ...about });
+  own(window, 'localStorage', { value: memoryStorage() });
+  own(window, 'sessionStorage', { value: memoryStorage() });
+  own(document, 'cookie', memoryCookies());
+  window.alert = (text) => tell('asked', String(text));
+  window.confirm = (text) => {
+    tell('asked', String(text));
+    return true;
+  };
+  window.prompt = (text, usual) => {
+    tell('asked', String(text));
+    return usual ?? null;
+  };
+  const { matchMedia } = window;
+  window.matchMedia = (query) => {
+    const now = view();
+    return matchMedia.call(window, now ? answered(query, now) : query);
+  };
+  const { error } = console;
+  console.error = (...said) => {
+    tell('error', said.map(wordsOf).join(' '));
+    error.apply(console, said);
+  };
+}
+
+/** Tells of scripts that fail, of what was not reached, and of what leads away. */
+export function listenForNotes(tell: Tell): void {
+  const failed = (event: Event) => {
+    if (event instanceof ErrorEvent) tell('error', event.message);
+    else if (event.target instanceof Element) {
+      // Stand-ins have been told of already, and have no such address any more.
+      const { target } = event;
+      const address = target.getAttribute('src') ?? target.getAttribute('href') ?? '';
+      if (/^https?:/i.test(address)) tell('not-reached', address);
+    }
+  };
+  addEventListener('error', failed, { capture: true });
+  addEventListener('unhandledrejection', ({ reason }) => tell('error', wordsOf(reason)));
+  addEventListener('securitypolicyviolation', ({ blockedURI }) => {
+    if (/^(?:https?|wss?):/.test(blockedURI)) tell('not-reached', blockedURI);
+  });
+  addEventListener('click', (event) => {
+    const [target] = event.composedPath() as Element[];
+    const link = target?.closest?.('a[href], area[href]');
+    const address = link?.getAttribute('href') ?? '';
+    if (!link || event.defaultPrevented || /^(?:#|javascript:)/i.test(address)) return;
+    event.preventDefault();
+    tell('led', address);
+  });
+  addEventListener('submit', (event) => {
+    if (event.defaultPrevented) return;
+    event.preventDefault();
+    tell('led', (event.target as HTMLFormElement).getAttribute('action') ?? 'this page');
+  });
+}
+
+function wordsOf(reason: unknown): string {
+  return reason instanceof Error ? reason.message : String(reason);
+}
