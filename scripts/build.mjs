@@ -66,6 +66,20 @@ export const frameText = ${JSON.stringify(frame[0].text.trim())};
 `,
 );
 
+const { outputFiles: facts } = await build({
+  entryPoints: [`${root}src/facts/in-page.ts`],
+  ...{ bundle: true, minify: true, write: false, format: 'iife', globalName: 'facts' },
+  ...{ target: 'es2022', charset: 'utf8' },
+});
+writeFileSync(
+  `${root}src/facts/text.ts`,
+  `// Made by scripts/build.mjs from the files beside it.
+
+/** What measures a page, as an expression to be evaluated in it. */
+export const factsText = ${JSON.stringify(`(() => { ${facts[0].text.trim()} return facts; })()`)};
+`,
+);
+
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')
   .replace(/package\.json$/, 'bin/tsc');

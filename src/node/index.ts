@@ -1,4 +1,3 @@
-export type { Overflow } from '../facts/page-facts.ts';
 export { findBrowser } from './browser/find-browser.ts';
 export {
   type MouldRead,
@@ -8,6 +7,13 @@ export {
   writeMould,
 } from './files/mould-folder.ts';
 export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
-export { type Proof, type ProofOptions, type ProofSubject, proof } from './proof/proof.ts';
-export type { FailedRequest } from './proof/shoot.ts';
+export type { Change } from './proof/against.ts';
+export type { FailedRequest } from './proof/answer.ts';
+export {
+  type Proof,
+  type ProofOptions,
+  type ProofStep,
+  type ProofSubject,
+  proof,
+} from './proof/proof.ts';
 export type { Shot } from './proof/shot.ts';

@@ -6,11 +6,11 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
-import { shoot } from '../../src/node/proof/shoot.ts';
 import { runtime } from '../../src/runtime/text.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
 import { differing } from '../support/pictures.ts';
+import { shotOf } from '../support/shots.ts';
 
 const { browser } = withBrowser();
 const cases = fileURLToPath(new URL('../cases/look/', import.meta.url));
@@ -27,8 +27,7 @@ ${code}</body></html>`;
 }
 
 async function picture(document: string, widthPx: number): Promise<Uint8Array> {
-  const subject = { mould: 'm', document, files: {}, libraries: [] };
-  return (await shoot(browser(), subject, widthPx)).png;
+  return (await shotOf(browser(), document, { width: widthPx })).png;
 }
 
 describe.each([400, 900])('at %i px', (widthPx) => {

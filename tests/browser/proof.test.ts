@@ -4,17 +4,17 @@ import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
 import { readMould } from '../../src/node/files/mould-folder.ts';
 import { proof } from '../../src/node/proof/proof.ts';
-import { shoot } from '../../src/node/proof/shoot.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo, folderWith, keenMould } from '../support/command.ts';
 import { mouldOf } from '../support/mould.ts';
 import { differing } from '../support/pictures.ts';
+import { shotOf } from '../support/shots.ts';
 
 const { browser } = withBrowser();
 
-function shot(html: string, widthPx = 360) {
+function shot(html: string, width = 360, how: Parameters<typeof shotOf>[2] = {}) {
   const document = `<!doctype html><style>body { margin: 0 }</style><div data-cast="c">${html}</div>`;
-  return shoot(browser(), { mould: 'm', document, files: {}, libraries: [] }, widthPx);
+  return shotOf(browser(), document, { width, ...how });
 }
 
 describe('what sticks out to the right is found, and nothing else', () => {
@@ -110,8 +110,8 @@ setTimeout(() => { throw new Error('late') }, 2001)</script>`;
     const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="50" height="70"/>';
     const document =
       '<!doctype html><body style="margin: 0"><img data-cast="c" src="assets/a.svg" style="display: block">';
-    const subject = { mould: 'm', document, files: { 'assets/a.svg': svg }, libraries: [] };
-    expect(await shoot(browser(), subject, 360)).toMatchObject({ height: 70, failedRequests: [] });
+    const made = await shotOf(browser(), document, { files: { 'assets/a.svg': svg } });
+    expect(made).toMatchObject({ height: 70, failedRequests: [] });
   });
 });
 

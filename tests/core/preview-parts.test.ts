@@ -46,13 +46,14 @@ it('a policy lets through what is declared, and never a word that would end it',
   expect(reached).toEqual({
     origins: ['https://tiles.example', 'https://cdn.example'],
     files: ['https://lib.example/x;y.js?v=1'],
+    modules: [],
   });
   const policy = confiningPolicy(reached);
   expect(policy).toContain(
     'img-src data: blob: https://tiles.example https://cdn.example https://lib.example/x%3By.js;',
   );
   expect(policy).toContain('frame-src https://tiles.example https://cdn.example;');
-  expect(confiningPolicy({ origins: [], files: [] })).toContain("frame-src 'none'");
+  expect(confiningPolicy({ origins: [], files: [], modules: [] })).toContain("frame-src 'none'");
 });
 
 it('a paste is a page again, with its own sheets and scripts in it and its pictures by their new names', () => {

@@ -16,7 +16,7 @@ const list = (folder: string, ending: string) =>
     .filter((path) => path.endsWith(ending))
     .map((path) => join(folder, path));
 const sources = list('src', '.ts').filter(
-  (path) => !/^src\/(?:runtime\/text|elements\/preview\/frame-text)\.ts$/.test(path),
+  (path) => !/^src\/(?:runtime\/text|facts\/text|elements\/preview\/frame-text)\.ts$/.test(path),
 );
 
 /** What a folder may import from, itself apart: the path of the data, one way. */

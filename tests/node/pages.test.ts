@@ -17,7 +17,9 @@ const shot = (width: number, more: Partial<Shot> = {}): Shot => ({
     height: 100,
     png: `p/m-${width}.png`,
   },
-  ...{ overflow: [], consoleErrors: [], failedRequests: [], ...more },
+  ...{ atMs: 2000, overflow: [], clipped: [], overlapping: [], smallText: [], smallTargets: [] },
+  ...{ contrast: [], accessibility: [], pictures: [], shifts: [], notAsked: [], accepted: [] },
+  ...{ consoleErrors: [], failedRequests: [], ...more },
 });
 const overflow = { selector: 'a > b', element: 'b', left: 9, top: 0, width: 9, height: 9, by: 5 };
 
@@ -40,7 +42,7 @@ describe('a report', () => {
   });
 });
 
-it('faults with a place come first, and are numbered', () => {
+it('faults are told from the worst, and numbered where they have a place', () => {
   const failedRequests = [{ url: '/a', why: 'no such file in the mould' }];
   expect(faultsOf(shot(1, { overflow: [overflow, overflow], failedRequests }))).toMatchObject([
     { number: 1, code: 'a > b', text: 'sticks out 5 px to the right' },
@@ -83,7 +85,7 @@ describe('so many at once', () => {
 });
 
 describe('the preview’s server', () => {
-  it('serves each mould its page, its cast and its assets, and nothing else', async () => {
+  it('serves each mould its page, its sources and its files, and nothing else', async () => {
     const folder = folderWithRail();
     const [one, two] = [join(folder, 'notice-rail'), join(folder, 'other rail')];
     mkdirSync(join(one, 'assets'));
@@ -97,13 +99,15 @@ describe('the preview’s server', () => {
     };
     expect(await ask('/')).toMatchObject({ status: 302 });
     const page = await ask('/other%20rail/');
-    expect(page.text).toContain('aria-current="page"');
-    expect(page.text).toContain('href="/notice-rail/"');
-    expect((await ask('/other%20rail/cast')).text).toContain('data-mould="notice-rail"');
-    expect(await ask('/notice-rail/assets/a.svg')).toEqual({ status: 200, text: '<svg/>' });
-    expect(await ask('/notice-rail/assets/../mould.json')).toMatchObject({ status: 404 });
-    expect(await ask('/notice-rail/assets/%2e%2e/mould.json')).toMatchObject({ status: 404 });
+    expect(page.text).toContain('{"name":"other rail","moulds":[{"name":"notice-rail"');
+    const { template, files } = JSON.parse((await ask('/other%20rail/mould')).text);
+    expect(template).toContain('{~heading~}');
+    expect(Object.keys(files)).toContain('assets/a.svg');
+    expect(await ask('/notice-rail/files/assets/a.svg')).toEqual({ status: 200, text: '<svg/>' });
+    expect(await ask('/notice-rail/files/../mould.json')).toMatchObject({ status: 404 });
+    expect(await ask('/notice-rail/files/%2e%2e/mould.json')).toMatchObject({ status: 404 });
     expect(await ask('/notice-rail/mould.json')).toMatchObject({ status: 404 });
+    expect(await ask('/view/main.js')).toMatchObject({ status: 200 });
   });
 
   it('tells two folders of one name apart, and takes the folder it is in', async () => {
@@ -115,8 +119,8 @@ describe('the preview’s server', () => {
     onTestFinished(() => preview.close());
     expect(preview.url).toMatch(/\/notice-rail\/$/);
     for (const name of ['notice-rail', 'notice-rail-2']) {
-      const answer = await fetch(new URL(`/${name}/cast`, preview.url));
-      expect(await answer.text()).toContain('data-mould="notice-rail"');
+      const answer = await fetch(new URL(`/${name}/mould`, preview.url));
+      expect(await answer.text()).toContain('{~heading~}');
     }
   });
 

@@ -1,21 +1,22 @@
-import { isAbsolute, join, relative } from 'node:path';
+import { basename, isAbsolute, join, relative } from 'node:path';
 import type { Command } from 'commander';
 import { createLogUpdate } from 'log-update';
 import { sampleNames } from '../../core/model/samples.ts';
-import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import type { Change } from '../../node/proof/against.ts';
 import { type Proof, type ProofOptions, type ProofSubject, proof } from '../../node/proof/proof.ts';
-import { faultsOf } from '../../node/proof/shot.ts';
+import { faultsOf, type Shot } from '../../node/proof/shot.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { type HowTyped, passed, readHow, readLimits } from '../proof-options.ts';
 import { readSubject, type Subject } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
 import type { Sink } from '../world.ts';
 
-interface ProofArguments {
+interface ProofArguments extends HowTyped {
   readonly fill: readonly string[];
   readonly sample?: string;
-  readonly widths?: string;
+  readonly failOn?: string;
   readonly out?: string;
 }
 
@@ -29,26 +30,36 @@ export function addProof(program: Command, running: Running): void {
     .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
     .option('--sample <name|all>', 'values to look at: default, long, bare, or one of its own')
     .option('--widths <px,px>', "viewport widths; by default the mould's own")
+    .option('--copies <n|CxR>', 'so many copies, or a grid of so many columns and rows')
+    .option('--host <file>', 'an HTML page that it stands in')
+    .option('--scheme <light|dark>', 'the colour scheme asked for')
+    .option('--state <state>', 'rest, hover, focus or visited')
+    .option('--rtl', 'from right to left')
+    .option('--beside', 'the paste as it came, next to each picture')
+    .option('--at <s,s>', 'moments on a fake clock, such as 0.5s,2s; by default 2s')
+    .option('--fetch', 'ask for what the mould declares under reaches')
+    .option('--against <dir>', 'compare with an earlier proof, pixel by pixel')
+    .option('--fail-on <facts>', 'end with 1 for these: any, changes, or FACT[=N],…')
     .option('--out <dir>', 'folder to write to; by default NAME-proof')
     .action((paths: string[], options: ProofArguments) =>
       running(async (terminal, world) => {
-        const widths = options.widths === undefined ? undefined : readWidths(options.widths);
+        const how = await readHow(options);
+        const limits = readLimits(options.failOn);
         const read = paths.map((path) => readSampled(path, options.fill, options.sample));
         const subjects = (await Promise.all(read)).flat();
         refuseBroken(subjects.map(({ subject }) => subject));
         const out = options.out ?? ownFolder(subjects.map(({ subject }) => subject));
+        const stopping = new AbortController();
+        void world.untilStopped().then(() => stopping.abort());
         const made = await proof(
           subjects.map(({ subject, name }) => toProofSubject(subject, name)),
-          {
-            ...{ out, widths },
-            onProgress: progressTo(world.stderr),
-          },
+          { ...how, out, signal: stopping.signal, onProgress: progressTo(world.stderr) },
         );
         const ofMoulds = subjects.flatMap(({ subject, isFirst }) =>
           isFirst ? subject.findings : [],
         );
-        const ofValues = made.findings.filter(({ code }) => code.startsWith('value/'));
-        const all = [...ofMoulds, ...ofValues];
+        const ofProof = made.findings.filter(({ code }) => /^(?:value|proof|json)\//.test(code));
+        const all = [...ofMoulds, ...ofProof, ...passed(limits, made)];
         if (terminal.isJson) terminal.json({ ...made, findings: all });
         else {
           await printFindings(terminal, all);
@@ -105,12 +116,18 @@ export function progressTo(stderr: Sink): NonNullable<ProofOptions['onProgress']
   const update = stderr.isTTY
     ? createLogUpdate(stderr as unknown as NodeJS.WritableStream, { showCursor: true })
     : undefined;
-  return ({ done, total, mould, width }) => {
-    const line = `proof ${done} of ${total}: ${mould} at ${width} px`;
+  return ({ done, total, mould, width, leftMs }) => {
+    const left = leftMs === undefined || done === total ? '' : `, about ${spoken(leftMs)} left`;
+    const line = `proof ${done} of ${total}: ${mould} at ${width} px${left}`;
     if (!update) stderr.write(`${line}\n`);
     else if (done < total) update(line);
     else update.clear();
   };
+}
+
+function spoken(ms: number): string {
+  const seconds = Math.max(1, Math.round(ms / 1000));
+  return seconds < 90 ? `${seconds} s` : `${Math.round(seconds / 60)} min`;
 }
 
 /** Prints what a proof found, a line a picture, and where it is to be seen. */
@@ -121,22 +138,33 @@ function printProof(terminal: Terminal, made: Proof): void {
     const count = faultsOf(shot).length;
     const size = (sizes[index] as string).padStart(widest);
     const said = count === 0 ? 'no faults found' : `${count} ${count === 1 ? 'fault' : 'faults'}`;
-    terminal.say(`  ${terminal.strong(size)}   ${shot.mould}   ${said}`);
-    for (const { text, code } of faultsOf(shot)) {
+    terminal.say(`  ${terminal.strong(size)}   ${nameOf(shot)}   ${said}`);
+    for (const { text, code } of faultsOf(shot).slice(0, mostPrinted)) {
       terminal.say(`  ${' '.repeat(widest)}   ${code ? `${code} ` : ''}${text}`);
     }
+    if (count > mostPrinted) {
+      terminal.say(`  ${' '.repeat(widest)}   and ${count - mostPrinted} more, in the report`);
+    }
   }
+  for (const change of made.changes ?? []) terminal.say(`  ${changeLine(change)}`);
+  if (made.changes?.length === 0) terminal.say('  every picture is as it was');
   terminal.say();
   terminal.say(`  sheet   ${made.sheet}`);
   terminal.say(`  report  ${made.report}`);
   terminal.say(`  facts   ${made.facts}`);
 }
 
-function readWidths(list: string): number[] {
-  const widths = list.split(',').map((one) => Number(one.trim()));
-  if (widths.some((one) => !Number.isInteger(one) || one < 80 || one > 7680)) {
-    const what = `--widths takes whole numbers of px from 80 to 7680, joined by commas, not ${list}.`;
-    throw new Refusal(finding('call/usage', { what, command: 'proof' }));
-  }
-  return [...new Set(widths)];
+/** The most faults that are printed below one picture. */
+const mostPrinted = 6;
+
+function nameOf({ mould, sample, atMs }: Shot): string {
+  const words = [mould, ...(sample === 'default' ? [] : [sample])];
+  return [...words, ...(atMs === 2000 ? [] : [`${atMs / 1000} s`])].join(' ');
+}
+
+function changeLine({ png, is, pixels, regions }: Change): string {
+  const name = basename(png);
+  if (is !== 'changed') return `${name} is ${is}`;
+  const count = regions.length === 1 ? '1 place' : `${regions.length} places`;
+  return `${name} has changed: ${pixels} px in ${count}`;
 }

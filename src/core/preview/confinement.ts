@@ -4,17 +4,20 @@ import type { Manifest } from '../model/mould.ts';
 export interface Reached {
   readonly origins: readonly string[];
   readonly files: readonly string[];
+  /** Origins of modules, which may ask for more of their own from where they are. */
+  readonly modules: readonly string[];
 }
 
 /** What a mould may reach: all of what it names under `reaches`, and its libraries and fonts. */
 export function reachedBy({ reaches = [], libraries = [], fonts = [] }: Manifest): Reached {
   const files = [
-    ...libraries.flatMap(({ script, style, module }) => [script, style, module]),
+    ...libraries.flatMap(({ script, style }) => [script, style]),
     ...fonts.map(({ style }) => style),
   ];
   return {
     origins: [...new Set(reaches.flatMap((one) => originOf(one) ?? []))],
     files: [...new Set(files.flatMap((one) => (one && originOf(one) ? [one] : [])))],
+    modules: [...new Set(libraries.flatMap(({ module = '' }) => originOf(module) ?? []))],
   };
 }
 
@@ -29,9 +32,10 @@ function originOf(address: string): string | undefined {
  * only what is declared, of frames and forms nothing else. It has to stand in a page around that
  * frame, so that it holds for where the frame itself is led as well.
  */
-export function confiningPolicy({ origins, files }: Reached): string {
+export function confiningPolicy({ origins, files, modules }: Reached): string {
   const there = [
     ...origins,
+    ...modules,
     ...files.map((one) => one.replace(/[?#].*$/, '').replace(/[;,\s]/g, encodeURIComponent)),
   ];
   const own = ['data:', 'blob:'];

@@ -1,12 +1,10 @@
 import type { Reached } from '../../core/preview/confinement.ts';
 import type { FramedCast } from '../../core/preview/copies.ts';
-import type { Overflow } from '../../facts/page-facts.ts';
+import type { Overflow } from '../../facts/overflow.ts';
+import type { View } from '../../facts/states.ts';
 
 /** How what is in a frame is looked at. */
-export interface FrameView {
-  readonly state: 'rest' | 'hover' | 'focus' | 'visited';
-  readonly scheme: 'light' | 'dark';
-  readonly isStill: boolean;
+export interface FrameView extends View {
   readonly isRevealed: boolean;
   /** A colour of CSS; '' leaves the page's own. */
   readonly background: string;

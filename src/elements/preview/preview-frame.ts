@@ -1,5 +1,5 @@
 import type { Reached } from '../../core/preview/confinement.ts';
-import type { Overflow } from '../../facts/page-facts.ts';
+import type { Overflow } from '../../facts/overflow.ts';
 import { frameShell } from './frame-shell.ts';
 import type { FrameNote, FromFrame, ToFrame } from './messages.ts';
 

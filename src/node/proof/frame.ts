@@ -1,19 +1,20 @@
 import { type Html, html } from '../page/html.ts';
-import { type Fault, faultsOf, type Shot } from './shot.ts';
+import { type Fault, faultsOf, type Shot, tellings } from './shot.ts';
 
 /** Style of pictures with their labels, for the sheet and for the report. */
 export const frameStyle = `
-.frame { position: relative; border: 1px solid var(--line); background: #fff; line-height: 0; }
+.frame { position: relative; border: 1px solid var(--line); background: #fff; line-height: 0; overflow: hidden; }
 .frame img { display: block; width: 100%; height: auto; }
-.mark {
-  position: absolute; border: 1.5px solid #a8231b; border-right-style: dashed;
-  outline: 1px solid #fff; pointer-events: none;
-}
+.mark { position: absolute; outline: 1.5px solid #a8231b; box-shadow: 0 0 0 2.5px rgb(255 255 255 / 0.8); pointer-events: none; }
+.mark.past { border-right: 2px dashed #a8231b; }
 .dot {
-  display: inline-grid; place-items: center; width: 16px; height: 16px; border-radius: 8px;
-  background: #a8231b; color: #fff; font: 600 12px/16px var(--sans); flex: none;
+  display: inline-grid; place-items: center; min-width: 16px; height: 16px; padding: 0 3px; border-radius: 8px;
+  background: #a8231b; color: #fff; font: 600 11px/16px var(--sans); flex: none;
 }
-.mark .dot { position: absolute; left: -19px; top: -2px; }
+.mark .dot { position: absolute; left: -8px; top: -8px; box-shadow: 0 0 0 1px #fff; }
+.mark.low .dot { top: auto; bottom: -8px; }
+.mark.edge .dot { left: 0; }
+.mark.top .dot { top: 0; }
 .size { font: 600 14px/20px var(--mono); font-variant-numeric: tabular-nums; }
 .verdict { font-size: 12px; line-height: 16px; }
 .verdict.well { color: var(--patina); }
@@ -21,21 +22,37 @@ export const frameStyle = `
 .faults { list-style: none; display: grid; gap: 4px; font-size: 12px; line-height: 16px; }
 .faults li { display: flex; gap: 8px; align-items: baseline; }
 .faults .dot { align-self: start; }
-.faults code { color: var(--soft); overflow-wrap: anywhere; }
+.faults span { min-width: 0; overflow-wrap: anywhere; }
+.faults code { color: var(--soft); }
 `;
 
 /** A picture with an outline and a number on each fault that has a place. */
 export function frame(shot: Shot, src: string, scale: number): Html {
-  const marks = shot.overflow.map(({ left, top, width, height }, index) => {
-    const from = Math.max(0, left);
-    const shown = Math.min(width - (from - left), shot.width - from);
-    const style =
-      `left:${Math.min(from, shot.width - 10) * scale}px;top:${top * scale}px;` +
-      `width:${Math.max(10, shown) * scale}px;height:${height * scale}px`;
-    return html`<span class="mark" style="${style}"><span class="dot">${index + 1}</span></span>`;
+  const marks = faultsOf(shot).flatMap(({ box, number }) => {
+    if (!box || number === undefined) return [];
+    const from = Math.min(Math.max(0, box.left), shot.width - 10);
+    const top = Math.max(0, box.top);
+    const reach = box.left + box.width - from;
+    const shown = Math.max(6, Math.min(reach, shot.width - from));
+    const high = Math.max(6, Math.min(box.height, shot.height - top));
+    const style = [
+      `left:${round(from * scale)}px;top:${round(top * scale)}px`,
+      `width:${round(shown * scale)}px;height:${round(high * scale)}px`,
+    ].join(';');
+    const kinds = [
+      ...['mark', reach > shot.width - from + 1 ? 'past' : ''],
+      ...[from * scale < 8 ? 'edge' : '', top * scale < 8 ? 'top' : ''],
+    ];
+    return [
+      html`<span class="${kinds.filter(Boolean).join(' ')}" style="${style}"><span class="dot">${number}</span></span>`,
+    ];
   });
   const alt = `${shot.title} at ${shot.width} px`;
   return html`<div class="frame" style="width:${Math.round(shot.width * scale) + 2}px"><img src="${src}" width="${shot.width}" height="${shot.height}" alt="${alt}">${marks}</div>`;
+}
+
+function round(px: number): number {
+  return Math.round(px * 10) / 10;
 }
 
 /** What a shot came to, in a few words with a sign before them. */
@@ -45,14 +62,25 @@ export function verdict(shot: Shot): Html {
   return html`<p class="verdict ill">✕ ${count} ${count === 1 ? 'fault' : 'faults'} found</p>`;
 }
 
-/** The faults of a shot as a list; nothing where there are none. */
-export function faultList(shot: Shot): Html {
+/** The faults of a shot as a list, so many at most; nothing where there are none. */
+export function faultList(shot: Shot, most = Number.POSITIVE_INFINITY): Html {
   const faults = faultsOf(shot);
   if (faults.length === 0) return html``;
-  return html`<ul class="faults">${faults.map(faultRow)}</ul>`;
+  const rest = faults.length - most;
+  const more = rest > 0 ? html`<li><span>and ${rest} more, in the report</span></li>` : html``;
+  return html`<ul class="faults">${faults.slice(0, most).map(faultRow)}${more}</ul>`;
 }
 
 function faultRow({ number, text, code }: Fault): Html {
   const dot = number === undefined ? html`` : html`<span class="dot">${number}</span>`;
-  return html`<li>${dot}<span>${text}${code === undefined ? html`` : html` <code>${code}</code>`}</span></li>`;
+  return html`<li>${dot}<span>${text}${code === '' ? html`` : html` <code>${code}</code>`}</span></li>`;
+}
+
+/** How many faults there are of each kind, over some shots; the worst kinds first. */
+export function countsByFact(shots: readonly Shot[]): [title: string, count: number][] {
+  const all = shots.flatMap((shot) => faultsOf(shot));
+  return Object.entries(tellings).flatMap(([fact, { title }]): [string, number][] => {
+    const count = all.filter((one) => one.fact === fact).length;
+    return count === 0 ? [] : [[title, count]];
+  });
 }

@@ -1,3 +1,8 @@
+import { availableParallelism } from 'node:os';
+
+/** So many pages at once: while one waits for the browser, another has its processor. */
+export const shotsAtOnce = Math.max(2, Math.min(6, availableParallelism() + 1));
+
 /**
  * Runs work on many things, so many at once; results come in the order of the things. The first
  * failure stops what has not begun and is thrown when all that had begun is over.

@@ -1,21 +1,19 @@
 import { readdir } from 'node:fs/promises';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { compileMould } from '../../core/compile/compile-mould.ts';
-import { deliver } from '../../core/deliver/deliver.ts';
 import type { CastFile } from '../../core/model/cast-file.ts';
-import { defaultWidths, type Mould } from '../../core/model/mould.ts';
+import type { Mould } from '../../core/model/mould.ts';
 import type { PlaceOfValue } from '../../core/model/values/check-values.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
-import { runtime } from '../../runtime/text.ts';
 import { launchBrowser } from '../browser/launch-browser.ts';
-import { writeWhole } from '../files/write-safely.ts';
-import { inParallel } from './pool.ts';
-import { reportPage } from './report.ts';
+import { withoutAccepted } from './accept.ts';
+import { type Change, changesSince, readBefore } from './against.ts';
+import { type CastToShoot, castsToShoot } from './casts-to-shoot.ts';
+import { inParallel, shotsAtOnce } from './pool.ts';
 import { drawSheet } from './sheet.ts';
-import { type Picture, type ShotSubject, shoot } from './shoot.ts';
+import { type Picture, shoot } from './shoot.ts';
 import type { Shot } from './shot.ts';
+import { writeProof } from './write-proof.ts';
 
 /** A mould and the values to see it with. */
 export interface ProofSubject {
@@ -33,13 +31,37 @@ export interface ProofOptions {
   readonly out: string;
   /** Viewport widths in CSS px; by default each mould's own. */
   readonly widths?: readonly number[] | undefined;
+  /** So many copies of each cast, in so many columns. */
+  readonly copies?: { readonly count: number; readonly columns: number } | undefined;
+  /** HTML of a page that they stand in. */
+  readonly host?: string | undefined;
+  readonly scheme?: 'light' | 'dark' | undefined;
+  readonly state?: 'rest' | 'hover' | 'focus' | 'visited' | undefined;
+  readonly isRightToLeft?: boolean | undefined;
+  /** Also the paste as it came, next to each picture. */
+  readonly isBeside?: boolean | undefined;
+  /** Moments on a fake clock, in ms after the page began; by default 2000. */
+  readonly atMs?: readonly number[] | undefined;
+  /** Asks for what moulds declare under `reaches`; else a stand-in is shown. */
+  readonly isFetching?: boolean | undefined;
+  /** False leaves the accessibility engine out, and contrast with it. */
+  readonly isAccessible?: boolean | undefined;
+  /** Folder of an earlier proof to compare with. */
+  readonly against?: string | undefined;
+  /** Ends it; nothing is written then. */
+  readonly signal?: AbortSignal | undefined;
   /** Told after each picture. */
-  readonly onProgress?: (step: {
-    done: number;
-    total: number;
-    mould: string;
-    width: number;
-  }) => void;
+  readonly onProgress?: (step: ProofStep) => void;
+}
+
+/** How far a proof has come. */
+export interface ProofStep {
+  readonly done: number;
+  readonly total: number;
+  readonly mould: string;
+  readonly width: number;
+  /** An estimate of what is left, in ms; undefined before there is one. */
+  readonly leftMs: number | undefined;
 }
 
 /** What a proof made, as in facts.json. */
@@ -50,130 +72,111 @@ export interface Proof {
   readonly report: string;
   readonly facts: string;
   readonly shots: readonly Shot[];
+  /** What differs from the earlier proof; undefined where none was named. */
+  readonly changes?: readonly Change[];
   readonly findings: readonly Finding[];
 }
-
-const factsFile = 'facts.json';
 
 /**
  * Takes pictures of moulds at several viewport widths in a real browser, measures what is wrong
  * on each, and writes a sheet, a report and the facts.
  *
- * @throws Refusal when a mould is not sound, there is no browser, a page never comes to rest, or
- *   the folder holds files that no proof made
+ * @throws Refusal when a mould is not sound, there is no browser, a page never comes to rest, it was
+ *   stopped, or the folder holds files that no proof made
  */
 export async function proof(
   subjects: readonly ProofSubject[],
   options: ProofOptions,
 ): Promise<Proof> {
-  const findings: Finding[] = [];
-  const casts = toldApart(subjects.map((subject) => castOf(subject, findings)));
+  const { casts, findings } = castsToShoot(subjects, options);
   const due = casts.flatMap((cast) =>
     (options.widths ?? cast.widths).map((width) => ({ ...cast, width })),
   );
   await refuseForeignFolder(options.out);
+  const before = options.against === undefined ? undefined : await readBefore(options.against);
   const browser = await launchBrowser();
+  const stop = () => void browser.close();
+  options.signal?.addEventListener('abort', stop, { once: true });
   try {
-    let done = 0;
-    const atOnce = Math.max(2, Math.min(6, availableParallelism()));
-    const pictures = await inParallel(due, atOnce, async ({ subject, width }) => {
-      const picture = await shoot(browser, subject, width);
-      done += 1;
-      options.onProgress?.({ done, total: due.length, mould: subject.mould, width });
-      return picture;
-    });
-    const shots = due.map((one, index) => shotOf(one, pictures[index] as Picture, options.out));
-    const pngs = pictures.map(({ png }) => png);
-    const sheet = await drawSheet(browser, shots, pngs);
-    return await writeProof(options.out, shots, pngs, sheet, findings);
+    const taken = await takeAll(browser, due, options);
+    const shots = taken.flatMap(({ shots }) => shots);
+    const pngs = taken.flatMap(({ pngs }) => pngs);
+    const pastes = taken.flatMap(({ pastes }) => pastes);
+    const changes = before && changesSince(before, shots, pngs);
+    const sheet = await drawSheet(browser, shots, pngs, pastes);
+    return await writeProof(options.out, { shots, pngs, pastes, sheet, changes, findings });
+  } catch (error) {
+    if (options.signal?.aborted) throw new Refusal(finding('proof/stopped', {}));
+    throw error;
   } finally {
+    options.signal?.removeEventListener('abort', stop);
     await browser.close();
   }
 }
 
-interface CastToShoot {
-  readonly subject: ShotSubject;
-  readonly title: string;
-  readonly sample: string;
-  readonly widths: readonly number[];
+/** The pictures of one cast at one width, one for each moment. */
+interface Taken {
+  readonly shots: readonly Shot[];
+  readonly pngs: readonly Uint8Array[];
+  /** Of the paste, at the first moment; undefined where that was not asked for. */
+  readonly pastes: readonly (Uint8Array | undefined)[];
 }
 
-function castOf(
-  { mould, cast = {}, placeOf, placed, sample = 'default' }: ProofSubject,
-  findings: Finding[],
-): CastToShoot {
-  const compiled = compileMould(mould);
-  const moulds = (name: string) => {
-    const other = placed?.get(name);
-    return other && compileMould(other);
-  };
-  const made = compiled.cast(cast, { placeOf, moulds });
-  const files = [...(placed?.values() ?? []), mould].map((one) => one.files);
-  const { parts } = deliver(made, { form: 'block', document: true, runtime });
-  findings.push(...compiled.findings, ...made.findings);
-  return {
-    subject: {
-      mould: made.mould,
-      document: parts.document ?? '',
-      files: Object.assign({}, ...files),
-      libraries: made.libraries,
-    },
-    title: made.title,
-    sample,
-    widths: mould.manifest.widths ?? defaultWidths,
-  };
-}
-
-/** Two casts of one mould, seen with values of one name, are told apart by a number. */
-function toldApart(casts: readonly CastToShoot[]): CastToShoot[] {
-  const seen = new Map<string, number>();
-  return casts.map((cast) => {
-    const key = `${cast.subject.mould} ${cast.sample}`;
-    const number = (seen.get(key) ?? 0) + 1;
-    seen.set(key, number);
-    return number === 1 ? cast : { ...cast, sample: `${cast.sample}-${number}` };
+async function takeAll(
+  browser: Awaited<ReturnType<typeof launchBrowser>>,
+  due: readonly (CastToShoot & { readonly width: number })[],
+  options: ProofOptions,
+): Promise<Taken[]> {
+  const { atMs = [2000], scheme = 'light', state = 'rest', isAccessible = true } = options;
+  const view = { state, scheme, isStill: false };
+  const begunAt = Date.now();
+  let done = 0;
+  return inParallel(due, shotsAtOnce, async (one) => {
+    const { subject, paste, width } = one;
+    const shooting = { width, atMs, view, isMeasured: true, isAccessible };
+    const pictures = await shoot(browser, subject, shooting);
+    const bare = { ...shooting, isMeasured: false, isAccessible: false, atMs: atMs.slice(0, 1) };
+    const [beside] = paste ? await shoot(browser, paste, bare) : [];
+    done += 1;
+    const leftMs = done < 3 ? undefined : ((Date.now() - begunAt) / done) * (due.length - done);
+    options.onProgress?.({ done, total: due.length, mould: subject.mould, width, leftMs });
+    return {
+      shots: pictures.map((picture, at) =>
+        shotOf(one, picture, {
+          atMs: atMs[at] as number,
+          out: options.out,
+          isOne: atMs.length === 1,
+        }),
+      ),
+      pngs: pictures.map(({ png }) => png),
+      pastes: pictures.map(() => beside?.png),
+    };
   });
 }
 
 function shotOf(
-  { subject, title, sample, width }: CastToShoot & { readonly width: number },
-  { height, overflow, consoleErrors, failedRequests }: Picture,
-  out: string,
+  { subject, title, sample, width, accepted, paste }: CastToShoot & { readonly width: number },
+  picture: Picture,
+  { atMs, out, isOne }: { readonly atMs: number; readonly out: string; readonly isOne: boolean },
 ): Shot {
   const { mould } = subject;
+  const { height, notAsked, named, png: _, ...measured } = picture;
   const words = sample.replace(/[^\w.-]+/g, '-');
-  const name = sample === 'default' ? mould : `${mould}-${words}`;
-  const png = join(out, `${name}-${width}.png`);
-  return { mould, title, sample, width, height, png, overflow, consoleErrors, failedRequests };
-}
-
-async function writeProof(
-  out: string,
-  shots: readonly Shot[],
-  pngs: readonly Uint8Array[],
-  sheet: Uint8Array,
-  findings: readonly Finding[],
-): Promise<Proof> {
-  const made: Proof = {
-    format: 1,
-    sheet: join(out, 'sheet.png'),
-    report: join(out, 'report.html'),
-    facts: join(out, factsFile),
-    shots,
-    findings,
+  const moment = isOne ? '' : `-${atMs}ms`;
+  const name = `${sample === 'default' ? mould : `${mould}-${words}`}-${width}${moment}`;
+  const { facts, accepted: aside } = withoutAccepted(measured, accepted, named);
+  return {
+    ...{ mould, title, sample, width, height, atMs, png: join(out, `${name}.png`) },
+    ...(paste ? { paste: join(out, `${name}-paste.png`) } : {}),
+    ...facts,
+    ...{ notAsked, accepted: aside },
   };
-  // The facts come first: they are what says that the folder is a proof's own.
-  await writeWhole(made.facts, `${JSON.stringify(made, null, 2)}\n`);
-  await Promise.all(shots.map((shot, index) => writeWhole(shot.png, pngs[index] as Uint8Array)));
-  await writeWhole(made.report, reportPage(shots));
-  await writeWhole(made.sheet, sheet);
-  return made;
 }
 
 /** A proof is made anew in its own folder; any other that holds something is left alone. */
 async function refuseForeignFolder(path: string): Promise<void> {
   const names = await readdir(path).catch((): string[] => []);
-  if (names.length > 0 && !names.includes(factsFile)) {
+  if (names.length > 0 && !names.includes('facts.json')) {
     throw new Refusal(finding('proof/not-ours', { path }));
   }
 }

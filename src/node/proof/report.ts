@@ -1,16 +1,22 @@
 import { basename } from 'node:path';
 import { type Html, html, unsafeRaw } from '../page/html.ts';
 import { look } from '../page/look.ts';
-import { faultList, frame, frameStyle, verdict } from './frame.ts';
-import { heldAtMs } from './shoot.ts';
-import { faultsOf, type Shot } from './shot.ts';
+import type { Change } from './against.ts';
+import { countsByFact, faultList, frame, frameStyle, verdict } from './frame.ts';
+import { badness, faultsOf, type Shot } from './shot.ts';
 
 const reportStyle = `
 body { padding: 24px 32px 64px; }
-main { display: grid; gap: 32px; margin-top: 24px; }
-.shot { display: grid; gap: 12px; }
+main { display: grid; gap: 40px; margin-top: 24px; }
+.shot, .change { display: grid; gap: 12px; scroll-margin-top: 16px; }
 .shot header { display: grid; gap: 4px; }
-.scroll { overflow-x: auto; padding: 12px 0 4px; }
+.scroll { overflow-x: auto; padding: 12px 0 4px; display: flex; gap: 24px; align-items: start; }
+.scroll figure { display: grid; gap: 8px; flex: none; }
+figcaption { font-size: 12px; line-height: 16px; color: var(--soft); }
+.kinds { display: flex; flex-wrap: wrap; gap: 4px 16px; margin-top: 8px; list-style: none; font-size: 12px; line-height: 16px; }
+.kinds b { font-weight: 600; color: var(--fault); }
+.aside { font-size: 12px; line-height: 16px; color: var(--soft); }
+.aside ul { padding: 4px 0 0 16px; }
 table { border-collapse: collapse; margin-top: 16px; }
 th, td { text-align: left; padding: 4px 24px 4px 0; border-bottom: 1px solid var(--line); font-weight: 400; }
 thead th { color: var(--soft); font-size: 12px; line-height: 16px; }
@@ -18,20 +24,25 @@ td.measure { text-align: right; }
 th.measure { text-align: right; font-family: inherit; }
 .well { color: var(--patina); }
 .ill { color: var(--fault); }
+.change img { border: 1px solid var(--line); display: block; max-width: none; }
 `;
 
 /**
- * The report as one HTML file that lies beside its pictures and opens without a server. Shots
- * with faults come first in the table, and each row leads to its picture at life size.
+ * The report as one HTML file that lies beside its pictures and opens without a server. The worst
+ * shots come first, and each row of the table leads to its picture at life size.
  */
-export function reportPage(shots: readonly Shot[]): string {
+export function reportPage(shots: readonly Shot[], changes?: readonly Change[]): string {
   const titles = [...new Set(shots.map((shot) => shot.title))];
   const faults = shots.reduce((sum, shot) => sum + faultsOf(shot).length, 0);
-  const worstFirst = [...shots].sort((a, b) => faultsOf(b).length - faultsOf(a).length);
+  const worstFirst = [...shots].sort((a, b) => badness(b) - badness(a));
   const summary =
     faults === 0
       ? `${shots.length} pictures, no faults found`
       : `${shots.length} pictures, ${faults} ${faults === 1 ? 'fault' : 'faults'} found`;
+  const moments = [...new Set(shots.map(({ atMs }) => `${atMs / 1000} s`))].join(', ');
+  const kinds = countsByFact(shots).map(
+    ([title, count]) => html`<li>${title} <b>${count}</b></li>`,
+  );
   const page = html`<!doctype html>
 <html lang="en">
 <head>
@@ -42,7 +53,9 @@ export function reportPage(shots: readonly Shot[]): string {
 </head>
 <body>
 <h1>Proof of ${titles.join(', ')}</h1>
-<p class="soft">${summary}, time held at ${heldAtMs / 1000} s</p>
+<p class="soft">${summary}, time held at ${moments}</p>
+${kinds.length === 0 ? html`` : html`<ul class="kinds">${kinds}</ul>`}
+${changes ? changesSection(changes) : html``}
 <table>
 <thead><tr><th scope="col">Mould</th><th scope="col">Sample</th><th scope="col" class="measure">Width</th><th scope="col" class="measure">Height</th><th scope="col">Faults</th></tr></thead>
 <tbody>
@@ -66,11 +79,41 @@ function tableRow(shot: Shot): Html {
 }
 
 function shotSection(shot: Shot): Html {
+  const beside = shot.paste
+    ? html`<figure><img class="frame" src="${basename(shot.paste)}" width="${shot.width}" alt="${shot.title} as pasted"><figcaption>as pasted</figcaption></figure>`
+    : html``;
   return html`<section class="shot" id="${anchorOf(shot)}">
-<header><h2>${shot.title} at ${shot.width} px</h2><p class="measure soft">${shot.width} × ${shot.height} px, ${shot.sample}</p>${verdict(shot)}</header>
+<header><h2>${shot.title} at ${shot.width} px</h2><p class="measure soft">${shot.width} × ${shot.height} px, ${shot.sample}, ${shot.atMs / 1000} s</p>${verdict(shot)}</header>
 ${faultList(shot)}
-<div class="scroll" tabindex="0" role="group" aria-label="Picture at life size">${frame(shot, basename(shot.png), 1)}</div>
+${asides(shot)}
+<div class="scroll" tabindex="0" role="group" aria-label="Picture at life size"><figure>${frame(shot, basename(shot.png), 1)}</figure>${beside}</div>
 </section>`;
+}
+
+/** What is no fault, and is to be known all the same. */
+function asides({ accepted, notAsked }: Shot): Html {
+  const lines = [
+    ...accepted.map(
+      ({ text, code, why }) => html`<li>Accepted: ${text} <code>${code}</code>. ${why}</li>`,
+    ),
+    ...notAsked.map((url) => html`<li>Declared, and not fetched: <code>${url}</code></li>`),
+  ];
+  return lines.length === 0 ? html`` : html`<div class="aside"><ul>${lines}</ul></div>`;
+}
+
+function changesSection(changes: readonly Change[]): Html {
+  if (changes.length === 0) return html`<p class="well">✓ every picture is as it was</p>`;
+  const rows = changes.map((one) => {
+    const name = basename(one.png);
+    if (one.is !== 'changed')
+      return html`<section class="change"><p>${one.is}: <code>${name}</code></p></section>`;
+    const where = one.regions
+      .slice(0, 12)
+      .map(({ left, top, width, height }) => `${width} × ${height} at ${left}, ${top}`)
+      .join('; ');
+    return html`<section class="change"><p><a href="#${name.replace(/\.png$/, '')}">${name}</a>: ${one.pixels} ${one.pixels === 1 ? 'pixel differs' : 'pixels differ'}, ${where}</p><div class="scroll" tabindex="0" role="group" aria-label="What differs"><img src="${basename(one.shows ?? '')}" alt="What differs in ${name}"></div></section>`;
+  });
+  return html`<h2>What has changed</h2>${rows}`;
 }
 
 function anchorOf(shot: Shot): string {

@@ -1,18 +1,26 @@
 import type { Browser } from 'playwright-core';
 import { type Html, html, unsafeRaw } from '../page/html.ts';
 import { look } from '../page/look.ts';
-import { faultList, frame, frameStyle, verdict } from './frame.ts';
-import { heldAtMs } from './shoot.ts';
+import { countsByFact, faultList, frame, frameStyle, verdict } from './frame.ts';
 import type { Shot } from './shot.ts';
 
 const edge = 32;
 const gap = 24;
 const usualWidthPx = 1280;
 
-/** One cast's shots in a row, to one scale. */
+/** The most faults that a sheet lists below one picture. */
+const mostListed = 8;
+
+/** One cast's shots in a row, to one scale; each with the paste beside it, where there is one. */
 interface Row {
   readonly title: string;
   readonly shots: readonly Shot[];
+}
+
+/** What is drawn of a shot: its picture, or that of the paste. */
+interface Drawn {
+  readonly shot: Shot;
+  readonly isPaste: boolean;
 }
 
 /**
@@ -20,11 +28,13 @@ interface Row {
  * width and height under each.
  *
  * @param pictures the PNG of each shot, in the same order
+ * @param pastes the PNG of the paste beside each, where there is one
  */
 export async function drawSheet(
   browser: Browser,
   shots: readonly Shot[],
   pictures: readonly Uint8Array[],
+  pastes: readonly (Uint8Array | undefined)[] = [],
 ): Promise<Uint8Array> {
   const rows = rowsOf(shots);
   const scale = scaleFor(rows);
@@ -38,7 +48,8 @@ export async function drawSheet(
     const page = await context.newPage();
     const widest = Math.max(...rows.map((row) => widthOf(row, scale)));
     await page.setViewportSize({ width: Math.max(usualWidthPx, Math.ceil(widest)), height: 100 });
-    await page.setContent(sheetPage(rows, scale, sourcesOf(shots, pictures)).html);
+    const sources = sourcesOf(shots, pictures, pastes);
+    await page.setContent(sheetPage(rows, scale, sources).html);
     await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
     return await page.screenshot({ fullPage: true });
   } finally {
@@ -47,7 +58,7 @@ export async function drawSheet(
 }
 
 function rowsOf(shots: readonly Shot[]): Row[] {
-  const keyOf = ({ mould, sample }: Shot) => `${mould} ${sample}`;
+  const keyOf = ({ mould, sample, atMs }: Shot) => `${mould} ${sample} ${atMs}`;
   const keys = [...new Set(shots.map(keyOf))];
   return keys.map((key) => {
     const own = shots.filter((shot) => keyOf(shot) === key);
@@ -55,25 +66,44 @@ function rowsOf(shots: readonly Shot[]): Row[] {
   });
 }
 
+function drawnIn({ shots }: Row): Drawn[] {
+  return shots.flatMap((shot) => [
+    { shot, isPaste: false },
+    ...(shot.paste ? [{ shot, isPaste: true }] : []),
+  ]);
+}
+
 /** All pictures at one scale: as large as the widest row allows, never above life size. */
 function scaleFor(rows: readonly Row[]): number {
-  const fits = rows.map(({ shots }) => {
-    const total = shots.reduce((sum, shot) => sum + shot.width, 0);
-    return (usualWidthPx - 2 * edge - (shots.length - 1) * gap - 2 * shots.length) / total;
+  const fits = rows.map((row) => {
+    const drawn = drawnIn(row);
+    const total = drawn.reduce((sum, { shot }) => sum + shot.width, 0);
+    return (usualWidthPx - 2 * edge - (drawn.length - 1) * gap - 2 * drawn.length) / total;
   });
   return Math.min(1, Math.max(0.25, Math.min(...fits)));
 }
 
-function widthOf({ shots }: Row, scale: number): number {
-  const total = shots.reduce((sum, shot) => sum + shot.width * scale + 2, 0);
-  return total + (shots.length - 1) * gap + 2 * edge;
+function widthOf(row: Row, scale: number): number {
+  const drawn = drawnIn(row);
+  const total = drawn.reduce((sum, { shot }) => sum + shot.width * scale + 2, 0);
+  return total + (drawn.length - 1) * gap + 2 * edge;
 }
 
-function sourcesOf(shots: readonly Shot[], pictures: readonly Uint8Array[]): Map<Shot, string> {
+/** Addresses of the pictures, by the paths they will have. */
+function sourcesOf(
+  shots: readonly Shot[],
+  pictures: readonly Uint8Array[],
+  pastes: readonly (Uint8Array | undefined)[],
+): Map<string, string> {
+  const address = (png: Uint8Array) =>
+    `data:image/png;base64,${Buffer.from(png).toString('base64')}`;
   return new Map(
-    shots.map((shot, index) => {
-      const base64 = Buffer.from(pictures[index] ?? []).toString('base64');
-      return [shot, `data:image/png;base64,${base64}`];
+    shots.flatMap(({ png, paste }, at): [string, string][] => {
+      const beside = pastes[at];
+      return [
+        [png, address(pictures[at] as Uint8Array)],
+        ...(paste && beside ? [[paste, address(beside)] as [string, string]] : []),
+      ];
     }),
   );
 }
@@ -88,25 +118,45 @@ section + section { margin-top: 32px; }
 }
 figure { display: grid; grid-row: span 2; grid-template-rows: subgrid; row-gap: 8px; }
 .stand { display: flex; align-items: end; }
+footer { margin-top: 32px; padding-top: 8px; border-top: 1px solid var(--line); font-size: 12px; line-height: 16px; display: grid; gap: 4px; }
 figcaption {
   display: grid; gap: 4px; align-content: start;
   border-top: 1px solid var(--ink); padding-top: 8px;
 }
 `;
 
-function sheetPage(rows: readonly Row[], scale: number, sources: Map<Shot, string>): Html {
-  const sections = rows.map(({ title, shots }) => {
-    const figures = shots.map(
-      (shot) => html`<figure style="width:${Math.round(shot.width * scale) + 2}px">
-<div class="stand">${frame(shot, sources.get(shot) ?? '', scale)}</div>
-<figcaption><p class="size">${shot.width} × ${shot.height} px</p>${verdict(shot)}${faultList(shot)}</figcaption>
-</figure>`,
+function sheetPage(rows: readonly Row[], scale: number, sources: Map<string, string>): Html {
+  const shots = rows.flatMap((row) => row.shots);
+  const counts = countsByFact(shots);
+  const sections = rows.map((row) => {
+    const [first] = row.shots;
+    const figures = drawnIn(row).map(({ shot, isPaste }) =>
+      isPaste ? pasteFigure(shot, sources, scale) : shotFigure(shot, sources, scale),
     );
-    const sample = shots[0]?.sample ?? '';
+    const about = `${first?.sample ?? ''} · held at ${(first?.atMs ?? 0) / 1000} s · ${Math.round(scale * 100)} % of life size`;
     return html`<section>
-<header><h1>${title}</h1><p class="soft">${sample} · held at ${heldAtMs / 1000} s · ${Math.round(scale * 100)} % of life size</p></header>
+<header><h1>${row.title}</h1><p class="soft">${about}</p></header>
 <div class="row">${figures}</div>
 </section>`;
   });
-  return html`<!doctype html><html lang="en"><meta charset="utf-8"><style>${unsafeRaw(look + frameStyle + sheetStyle)}</style><body>${sections}</body></html>`;
+  const legend =
+    counts.length === 0
+      ? html``
+      : html`<footer><p><span class="dot">1</span> outlines what is at fault; the same number stands in the list below the picture.</p><p class="soft">${counts.map(([title, count]) => `${title} ${count}`).join(' · ')}</p></footer>`;
+  return html`<!doctype html><html lang="en"><meta charset="utf-8"><style>${unsafeRaw(look + frameStyle + sheetStyle)}</style><body>${sections}${legend}</body></html>`;
+}
+
+function shotFigure(shot: Shot, sources: Map<string, string>, scale: number): Html {
+  return html`<figure style="width:${Math.round(shot.width * scale) + 2}px">
+<div class="stand">${frame(shot, sources.get(shot.png) ?? '', scale)}</div>
+<figcaption><p class="size">${shot.width} × ${shot.height} px</p>${verdict(shot)}${faultList(shot, mostListed)}</figcaption>
+</figure>`;
+}
+
+function pasteFigure(shot: Shot, sources: Map<string, string>, scale: number): Html {
+  const width = Math.round(shot.width * scale) + 2;
+  return html`<figure style="width:${width}px">
+<div class="stand"><div class="frame" style="width:${width}px"><img src="${sources.get(shot.paste ?? '') ?? ''}" alt="${shot.title} as pasted"></div></div>
+<figcaption><p class="size">as pasted</p></figcaption>
+</figure>`;
 }

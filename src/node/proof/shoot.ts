@@ -1,41 +1,49 @@
-import type { Browser, BrowserContext, Page, Route } from 'playwright-core';
-import type { Library } from '../../core/model/mould.ts';
+import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
-import { measurePage, type PageFacts } from '../../facts/page-facts.ts';
-import { contentType } from '../files/content-type.ts';
+import type { AccessibilityFault, LowContrast } from '../../facts/accessibility.ts';
+import type { PageFacts } from '../../facts/measure-page.ts';
+import type { View } from '../../facts/states.ts';
+import { type Asked, answer, type FailedRequest, origin, type Served } from './answer.ts';
+import { Aside } from './aside.ts';
+import { holdAt, stopClock } from './fake-clock.ts';
 
 /** What a picture is taken of. */
-export interface ShotSubject {
+export interface ShotSubject extends Served {
   readonly mould: string;
-  /** A whole HTML document. */
-  readonly document: string;
-  /** The mould's own files, by the address the document uses. */
-  readonly files: Readonly<Record<string, string | Uint8Array>>;
-  readonly libraries: readonly Library[];
+  /** Selectors whose elements are asked for, for what the mould accepts. */
+  readonly accepted: readonly string[];
 }
 
-/** A request that brought nothing. */
-export interface FailedRequest {
-  readonly url: string;
-  readonly why: string;
+/** How pictures of a page are taken. */
+export interface Shooting {
+  readonly width: number;
+  /** Moments on a fake clock, in ms after the page began, in order. */
+  readonly atMs: readonly number[];
+  readonly view: View;
+  /** False where the picture alone is wanted. */
+  readonly isMeasured: boolean;
+  /** False where the accessibility engine is not asked. */
+  readonly isAccessible: boolean;
 }
 
 /** A picture with what was measured on it. */
 export interface Picture extends PageFacts {
   readonly png: Uint8Array;
+  readonly contrast: readonly LowContrast[];
+  readonly accessibility: readonly AccessibilityFault[];
   readonly consoleErrors: readonly string[];
   readonly failedRequests: readonly FailedRequest[];
+  /** Addresses that the mould declares and that were not asked. */
+  readonly notAsked: readonly string[];
+  /** For each selector asked for, those of the elements it names. */
+  readonly named: Readonly<Record<string, readonly string[]>>;
 }
 
-/** Where documents pretend to live: a secure context that no request can leave. */
-const origin = 'http://cast.localhost';
-
-/** Time on the fake clock at which pictures are taken, in ms after the page began. */
-export const heldAtMs = 2000;
-
-/** What the clock of the page says when it begins: one moment for ever, so that pictures agree. */
-const clockStart = new Date('2026-06-07T09:00:00Z');
+export const usualShooting: Omit<Shooting, 'width'> = {
+  ...{ atMs: [2000], isMeasured: true, isAccessible: true },
+  view: { state: 'rest', scheme: 'light', isStill: false },
+};
 
 const viewportHeightPx = 800;
 
@@ -45,40 +53,45 @@ const tallestPx = 12_000;
 const patienceMs = 15_000;
 
 /**
- * Opens a document at one viewport width, holds time two seconds in, measures and takes a
- * picture. Nothing leaves the machine but requests for the libraries the mould declares.
+ * Opens a document at one viewport width, stops time at each moment, measures and takes a
+ * picture. Nothing leaves the machine but requests for what the mould declares.
  *
  * @throws Refusal when the page does not come to rest, such as for a script without end
  */
 export async function shoot(
   browser: Browser,
   subject: ShotSubject,
-  widthPx: number,
-): Promise<Picture> {
+  shooting: Shooting,
+): Promise<Picture[]> {
+  const { width, view } = shooting;
   const context = await browser.newContext({
-    viewport: { width: widthPx, height: viewportHeightPx },
-    reducedMotion: 'no-preference',
-    colorScheme: 'light',
+    viewport: { width, height: viewportHeightPx },
+    reducedMotion: view.isStill ? 'reduce' : 'no-preference',
+    colorScheme: view.scheme,
   });
   try {
-    return await inTime(takePicture(context, subject, widthPx));
+    return await inTime(takePictures(context, subject, shooting), shooting.atMs.length);
   } catch (error) {
     if (error instanceof Refusal) throw error;
     const why = firstLine(error as Error).replace(/\.$/, '');
-    throw new Refusal(finding('proof/no-picture', { mould: subject.mould, width: widthPx, why }));
+    throw new Refusal(finding('proof/no-picture', { mould: subject.mould, width, why }));
   } finally {
     await context.close().catch(() => undefined);
   }
 }
 
-async function takePicture(
+async function takePictures(
   context: BrowserContext,
   subject: ShotSubject,
-  widthPx: number,
-): Promise<Picture> {
+  shooting: Shooting,
+): Promise<Picture[]> {
   const consoleErrors: string[] = [];
-  const failedRequests: FailedRequest[] = [];
-  await context.route('**/*', (route) => answer(route, subject, failedRequests));
+  const asked: Asked = { failed: [], declared: [] };
+  let shown = () => {};
+  const isShown = new Promise<void>((done) => {
+    shown = done;
+  });
+  await context.route('**/*', (route) => answer(route, subject, asked, isShown));
   const page = await context.newPage();
   page.on('pageerror', (error) => consoleErrors.push(error.message));
   page.on('console', (message) => {
@@ -86,112 +99,70 @@ async function takePicture(
     if (message.type() === 'error' && !isRequest) consoleErrors.push(message.text());
   });
   page.on('dialog', (dialog) => dialog.dismiss().catch(() => undefined));
-  // The clock runs by itself until it is stopped, so it begins a little before its stop.
-  await page.clock.install({ time: clockStart.getTime() - 60_000 });
-  await page.clock.pauseAt(clockStart);
-  await page.addInitScript(makeSteady, clockStart.getTime());
-  await page.goto(`${origin}/`, { waitUntil: 'load', timeout: patienceMs });
-  await page.clock.runFor(heldAtMs).catch((error: Error) => {
-    // All timers that were due have run; the first error among them is thrown at the end.
-    if (!page.isClosed()) consoleErrors.push(firstLine(error).replace(/^clock\.runFor: /, ''));
-  });
-  await hold(page);
-  const facts = await page.evaluate(measurePage);
-  const height = Math.min(Math.max(1, facts.height), tallestPx);
+  await stopClock(page);
+  await page.goto(`${origin}/`, { waitUntil: 'domcontentloaded', timeout: patienceMs });
+  const aside = await Aside.of(page);
+  await aside.drawn();
+  shown();
+  await page.waitForLoadState('load', { timeout: patienceMs });
+  await aside.install(shooting.isAccessible);
+  const pictures: Picture[] = [];
+  let now = 0;
+  for (const atMs of shooting.atMs) {
+    await aside.drawn();
+    await page.clock.runFor(atMs - now).catch((error: Error) => {
+      // All timers that were due have run; the first error among them is thrown at the end.
+      if (!page.isClosed()) consoleErrors.push(firstLine(error).replace(/^clock\.runFor: /, ''));
+    });
+    now = atMs;
+    await aside.ask('facts.mediaAtRest()');
+    await holdAt(page, atMs);
+    pictures.push(await takeOne(page, aside, subject, shooting, { asked, consoleErrors }));
+  }
+  return pictures;
+}
+
+async function takeOne(
+  page: Page,
+  aside: Aside,
+  subject: ShotSubject,
+  { width, view, isMeasured, isAccessible }: Shooting,
+  { asked, consoleErrors }: { readonly asked: Asked; readonly consoleErrors: readonly string[] },
+): Promise<Picture> {
+  if (view.state !== 'rest') await aside.ask(`facts.applyView(document, ${JSON.stringify(view)})`);
+  const facts = await aside.ask<PageFacts>('facts.measurePage()');
+  const rules = isAccessible
+    ? await aside.ask<Pick<Picture, 'contrast' | 'accessibility'>>('facts.findAccessibility()')
+    : { contrast: [], accessibility: [] };
+  const named = isMeasured
+    ? await aside.ask<Picture['named']>(`facts.selectorsFor(${JSON.stringify(subject.accepted)})`)
+    : {};
   const png = await page.screenshot({
-    clip: { x: 0, y: 0, width: widthPx, height },
+    clip: { x: 0, y: 0, width, height: Math.min(Math.max(1, facts.height), tallestPx) },
     fullPage: true,
     animations: 'allow',
   });
-  return { ...facts, png, consoleErrors, failedRequests };
-}
-
-/** Waits for fonts and pictures, and sets every animation to the moment of the picture. */
-async function hold(page: Page): Promise<void> {
-  await page.evaluate(async (atMs) => {
-    await document.fonts.ready;
-    await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
-    for (const animation of document.getAnimations()) {
-      // One that is over by then has to be gone, as it would be.
-      const end = Number(animation.effect?.getComputedTiming().endTime ?? 0);
-      if (animation instanceof CSSTransition || end <= atMs) animation.finish();
-      else {
-        animation.pause();
-        animation.currentTime = atMs;
-      }
-    }
-  }, heldAtMs);
-}
-
-async function answer(
-  route: Route,
-  { document, files, libraries }: ShotSubject,
-  failed: FailedRequest[],
-): Promise<void> {
-  const url = route.request().url();
-  if (url === `${origin}/`) {
-    return route.fulfill({ body: document, contentType: 'text/html; charset=utf-8' });
-  }
-  if (url.startsWith(`${origin}/`)) {
-    const path = decoded(new URL(url).pathname.slice(1));
-    const body = Object.hasOwn(files, path) ? files[path] : undefined;
-    if (body !== undefined) {
-      return route.fulfill({ body: Buffer.from(body), contentType: contentType(path) });
-    }
-    if (path !== 'favicon.ico') failed.push({ url: path, why: 'no such file in the mould' });
-    return route.fulfill({ status: 404, body: '' });
-  }
-  const isDeclared = libraries.some(
-    ({ script, style, module }) =>
-      // A module may ask for more of its own, from where it is itself.
-      url === script || url === style || (module !== undefined && isBeside(url, module)),
-  );
-  if (isDeclared) {
-    const response = await route.fetch({ timeout: patienceMs / 2 }).catch(() => undefined);
-    if (response) return route.fulfill({ response });
-    failed.push({ url, why: 'the library could not be fetched' });
-  } else failed.push({ url, why: 'not fetched: it lies elsewhere' });
-  return route.abort();
+  const instead = new Set([...asked.failed.map(({ url }) => url), ...asked.declared]);
+  return {
+    ...{ ...facts, ...rules, named, png },
+    // What stands in for a picture is neither soft nor stretched.
+    pictures: facts.pictures.filter(({ src }) => !instead.has(new URL(src, origin).href)),
+    consoleErrors: [...consoleErrors],
+    failedRequests: [...asked.failed],
+    notAsked: [...new Set(asked.declared)],
+  };
 }
 
 function firstLine({ message }: Error): string {
   return message.split('\n')[0] ?? 'unknown error';
 }
 
-function decoded(path: string): string {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    return path;
-  }
-}
-
-/**
- * Makes what else differs between two runs the same on every page: Math.random, by a linear
- * congruence, and the times counted from the page's beginning, which the stopped clock leaves a
- * few ms apart.
- */
-function makeSteady(startMs: number): void {
-  let state = 20_260_607;
-  Math.random = () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return state / 4_294_967_296;
-  };
-  performance.now = () => Date.now() - startMs;
-  const request = window.requestAnimationFrame;
-  window.requestAnimationFrame = (work) => request(() => work(performance.now()));
-}
-
-async function inTime<T>(work: Promise<T>): Promise<T> {
+async function inTime<T>(work: Promise<T>, moments: number): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
+  const limitMs = (1 + moments) * patienceMs;
   const late = new Promise<never>((_, reject) => {
-    const error = new Error(`it did not come to rest in ${(2 * patienceMs) / 1000} s`);
-    timer = setTimeout(() => reject(error), 2 * patienceMs);
+    const error = new Error(`it did not come to rest in ${limitMs / 1000} s`);
+    timer = setTimeout(() => reject(error), limitMs);
   });
   return Promise.race([work, late]).finally(() => clearTimeout(timer));
-}
-
-/** True for an address of the same origin as another, absolute one. */
-function isBeside(url: string, other: string): boolean {
-  return URL.canParse(other) && new URL(url).origin === new URL(other).origin;
 }

@@ -1,5 +1,12 @@
-import type { Overflow } from '../../facts/page-facts.ts';
-import type { FailedRequest } from './shoot.ts';
+import type { AccessibilityFault, LowContrast } from '../../facts/accessibility.ts';
+import type { Box } from '../../facts/box.ts';
+import type { ClippedText } from '../../facts/clipped-text.ts';
+import type { Overflow } from '../../facts/overflow.ts';
+import type { OverlappingText } from '../../facts/overlapping-text.ts';
+import type { BadPicture } from '../../facts/pictures.ts';
+import type { Shift } from '../../facts/shifts.ts';
+import type { SmallText } from '../../facts/small-text.ts';
+import type { FailedRequest } from './answer.ts';
 
 /** One picture of one mould at one width, with its facts; measures in CSS px. */
 export interface Shot {
@@ -8,37 +15,156 @@ export interface Shot {
   readonly sample: string;
   readonly width: number;
   readonly height: number;
+  /** The moment on a fake clock, in ms after the page began. */
+  readonly atMs: number;
   /** Path of the picture. */
   readonly png: string;
+  /** Path of a picture of the paste as it came, where that was asked for. */
+  readonly paste?: string;
   readonly overflow: readonly Overflow[];
+  readonly clipped: readonly ClippedText[];
+  readonly overlapping: readonly OverlappingText[];
+  readonly smallText: readonly SmallText[];
+  readonly smallTargets: readonly Box[];
+  readonly contrast: readonly LowContrast[];
+  readonly accessibility: readonly AccessibilityFault[];
+  readonly pictures: readonly BadPicture[];
+  readonly shifts: readonly Shift[];
   readonly consoleErrors: readonly string[];
   readonly failedRequests: readonly FailedRequest[];
+  /** Addresses that the mould declares and that were not asked. */
+  readonly notAsked: readonly string[];
+  /** Faults that the mould accepts, with its reasons; they are in none of the lists. */
+  readonly accepted: readonly AcceptedFault[];
 }
+
+/** A fault that is as it should be. */
+export interface AcceptedFault {
+  readonly fact: FactName;
+  readonly text: string;
+  readonly code: string;
+  readonly why: string;
+}
+
+/** The facts that may hold faults. */
+export interface Facts
+  extends Pick<
+    Shot,
+    | 'overflow'
+    | 'clipped'
+    | 'overlapping'
+    | 'smallText'
+    | 'smallTargets'
+    | 'contrast'
+    | 'accessibility'
+    | 'pictures'
+    | 'shifts'
+    | 'consoleErrors'
+    | 'failedRequests'
+  > {}
+
+export type FactName = keyof Facts;
+
+/** How a fact is told. */
+interface Telling<T> {
+  /** For the legend, and for the columns of the report. */
+  readonly title: string;
+  /** How bad one is; faults are told and numbered from the worst. */
+  readonly weight: 3 | 2 | 1;
+  readonly text: (fault: T) => string;
+  /** A selector or an address, shown as code. */
+  readonly code: (fault: T) => string;
+}
+
+const selector = ({ selector }: Box) => selector;
+
+/** Every fact by its name in facts.json: adding one is adding a row here and a file in facts/. */
+export const tellings: { readonly [Name in FactName]: Telling<Facts[Name][number]> } = {
+  consoleErrors: {
+    ...{ title: 'Scripts that fail', weight: 3 },
+    ...{ text: (message) => `script error: ${message}`, code: () => '' },
+  },
+  overflow: {
+    ...{ title: 'Sticking out', weight: 3, code: selector },
+    text: ({ by }) => `sticks out ${by} px to the right`,
+  },
+  clipped: {
+    ...{ title: 'Cut words', weight: 3, code: selector },
+    text: ({ by, side }) =>
+      `words are cut by ${by} px ${side === 'right' || side === 'left' ? 'on the' : 'at the'} ${side}`,
+  },
+  overlapping: {
+    ...{ title: 'Words on words', weight: 3, code: selector },
+    text: ({ over }) => `words lie on those of ${over}`,
+  },
+  pictures: {
+    ...{ title: 'Pictures', weight: 2, code: selector },
+    text: ({ is, by, src }) =>
+      is === 'missing' ? `picture is missing: ${src}` : `picture is ${is} ${by} times`,
+  },
+  contrast: {
+    ...{ title: 'Contrast', weight: 2, code: selector },
+    text: ({ ratio, needed, colors }) =>
+      `contrast is ${ratio} to 1, ${needed} is needed (${colors})`,
+  },
+  smallTargets: {
+    ...{ title: 'Small targets', weight: 2, code: selector },
+    text: ({ width, height }) => `target is ${width} × ${height} px and close to another`,
+  },
+  accessibility: {
+    ...{ title: 'Accessibility', weight: 2, code: selector },
+    text: ({ text, rule }) => `${text} (${rule})`,
+  },
+  shifts: {
+    ...{ title: 'Shifting', weight: 2, code: selector },
+    text: ({ by }) => `was moved ${by} px after it was shown`,
+  },
+  smallText: {
+    ...{ title: 'Small words', weight: 1, code: selector },
+    text: ({ size }) => `words are ${size} px high`,
+  },
+  failedRequests: {
+    ...{ title: 'Requests', weight: 1, code: ({ url }) => url },
+    text: ({ why }) => why,
+  },
+};
+
+export const factNames = Object.keys(tellings) as FactName[];
 
 /** Something wrong on a shot, in words; numbered where it has a place on the picture. */
 export interface Fault {
+  readonly fact: FactName;
+  readonly weight: number;
   readonly number: number | undefined;
   readonly text: string;
-  /** A selector or an address, shown as code. */
-  readonly code: string | undefined;
+  readonly code: string;
+  readonly box: Box | undefined;
 }
 
-/** What is wrong on a shot, what has a place first. */
-export function faultsOf(shot: Shot): Fault[] {
-  const out = shot.overflow.map(({ selector, by }, index) => ({
-    number: index + 1,
-    text: `sticks out ${by} px to the right`,
-    code: selector,
+/** What is wrong on a shot, the worst first. */
+export function faultsOf(shot: Facts): Fault[] {
+  let number = 0;
+  return factNames.flatMap((fact) =>
+    told(fact, shot[fact]).map((one) => {
+      if (one.box) number += 1;
+      return { ...one, number: one.box ? number : undefined };
+    }),
+  );
+}
+
+/** The faults of one fact, in words. */
+export function told<Name extends FactName>(
+  fact: Name,
+  faults: Facts[Name],
+): Omit<Fault, 'number'>[] {
+  const { weight, text, code }: Telling<Facts[Name][number]> = tellings[fact];
+  return faults.map((one: Facts[Name][number]) => ({
+    ...{ fact, weight, text: text(one), code: code(one) },
+    box: typeof one === 'object' && 'left' in one ? (one as Box) : undefined,
   }));
-  const errors = shot.consoleErrors.map((message) => ({
-    number: undefined,
-    text: `script error: ${message}`,
-    code: undefined,
-  }));
-  const requests = shot.failedRequests.map(({ url, why }) => ({
-    number: undefined,
-    text: why,
-    code: url,
-  }));
-  return [...out, ...errors, ...requests];
+}
+
+/** How bad a shot is, to put the worst first. */
+export function badness(shot: Facts): number {
+  return faultsOf(shot).reduce((sum, { weight }) => sum + 10 ** weight, 0);
 }

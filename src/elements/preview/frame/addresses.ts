@@ -108,11 +108,11 @@ export class Addresses {
     if (/^(?:#|data:|blob:|about:|javascript:)/i.test(plain)) return { is: 'kept' };
     const own = this.own.get(decoded(plain.replace(/^(?:\.\/)+/, '').replace(/[?#].*$/, '')));
     if (own !== undefined) return { is: 'own', address: own + (/#.*$/.exec(plain)?.[0] ?? '') };
-    const { origins, files } = this.reached;
+    const { origins, files, modules } = this.reached;
     if (files.includes(plain)) return { is: 'kept' };
     const [, scheme = 'https:', host] = /^(https?:)?\/\/([^/?#]+)/i.exec(plain) ?? [];
     if (host === undefined) return { is: 'not-reached', name: plain };
-    const isDeclared = origins.includes(`${scheme}//${host}`.toLowerCase());
+    const isDeclared = [...origins, ...modules].includes(`${scheme}//${host}`.toLowerCase());
     if (!isDeclared) return { is: 'not-reached', name: host };
     // What stands for the page's address here has no scheme to go by.
     return plain.startsWith('//') ? { is: 'own', address: `https:${plain}` } : { is: 'kept' };

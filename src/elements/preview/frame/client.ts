@@ -1,6 +1,7 @@
 import type { FramedCast } from '../../../core/preview/copies.ts';
 import { markName } from '../../../core/preview/mark-name.ts';
-import { measurePage } from '../../../facts/page-facts.ts';
+import { findOverflow } from '../../../facts/overflow.ts';
+import { applyView } from '../../../facts/states.ts';
 import { putBlock } from '../../../page/put-block.ts';
 import type { FrameNote, FrameView, FromFrame, ToFrame } from '../messages.ts';
 import { Addresses, loadingAttributes } from './addresses.ts';
@@ -10,7 +11,6 @@ import { patchFor } from './patch.ts';
 import { filledBy, marksOf, outliner, propertiesOf } from './point.ts';
 import { restyle } from './restyle.ts';
 import { reveal } from './reveal.ts';
-import { applyView } from './sheets.ts';
 
 /** Runs in a frame before anything pasted does, and keeps to itself what it is given. */
 export function startFrame(): void {
@@ -47,7 +47,7 @@ function soon(run: () => void): void {
 
 class Frame {
   private readonly port: MessagePort;
-  private addresses = new Addresses(new Map(), { origins: [], files: [] }, () => {});
+  private addresses = new Addresses(new Map(), { origins: [], files: [], modules: [] }, () => {});
   private view: FrameView | undefined;
   private readonly styles = new Map<string, HTMLStyleElement>();
   /** The roots of casts as they were written, before any script was at work in them. */
@@ -307,7 +307,7 @@ class Frame {
     this.size();
     clearTimeout(this.timer);
     this.timer = window.setTimeout(() => {
-      this.say({ say: 'facts', overflow: measurePage().overflow });
+      this.say({ say: 'facts', overflow: findOverflow() });
     }, restMs);
   }
 }

@@ -1,6 +1,6 @@
+import { answered } from '../../../facts/states.ts';
 import type { FrameNote, FrameView } from '../messages.ts';
 import { memoryCookies, memoryStorage } from './memory-storage.ts';
-import { answered } from './sheets.ts';
 
 type Tell = (is: FrameNote['is'], text: string) => void;
 

@@ -1,4 +1,4 @@
-import { eachRule, sheetsOf } from './sheets.ts';
+import { eachRule, sheetsOf } from '../../../facts/states.ts';
 
 /** A rule by whose selector an element takes the value of custom properties. */
 interface Use {

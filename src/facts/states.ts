@@ -1,4 +1,9 @@
-import type { FrameView } from '../messages.ts';
+/** How a page is looked at, as far as style says it. */
+export interface View {
+  readonly state: 'rest' | 'hover' | 'focus' | 'visited';
+  readonly scheme: 'light' | 'dark';
+  readonly isStill: boolean;
+}
 
 /** All sheets of a page and of the shadow roots of its casts that may be read. */
 export function sheetsOf(page: Document): CSSStyleSheet[] {
@@ -29,7 +34,7 @@ export function eachRule(sheets: readonly CSSStyleSheet[], see: (rule: CSSRule) 
 }
 
 /** What each state makes of a selector: it holds for every element, with the weight it had. */
-const states: Readonly<Record<FrameView['state'], (selector: string) => string>> = {
+const states: Readonly<Record<View['state'], (selector: string) => string>> = {
   rest: (selector) => selector,
   hover: (selector) => selector.replace(/:hover\b/g, ':is(:hover,*)'),
   focus: (selector) => selector.replace(/:(focus(?:-visible|-within)?)(?![\w-])/g, ':is(:$1,*)'),
@@ -41,7 +46,7 @@ const always = '(min-width: 0px)';
 const never = '(max-width: 0px)';
 
 /** Answers what a medium asks of the person before it, as the view says. */
-export function answered(media: string, { scheme, isStill }: FrameView): string {
+export function answered(media: string, { scheme, isStill }: View): string {
   return media
     .replace(/\(\s*prefers-color-scheme\s*(?::\s*(\w+)\s*)?\)/gi, (_, asked = scheme) =>
       asked.toLowerCase() === scheme ? always : never,
@@ -54,7 +59,7 @@ export function answered(media: string, { scheme, isStill }: FrameView): string 
 const written = new WeakMap<CSSRule, { readonly text: string; readonly scheme: string }>();
 
 /** Puts the sheets of a page into a state, and has media answer as the view says. */
-export function applyView(page: Document, view: FrameView): void {
+export function applyView(page: Document, view: View): void {
   for (const meta of page.querySelectorAll<HTMLMetaElement>('meta[name="color-scheme" i]')) {
     if (/light\s+dark|dark\s+light/i.test(meta.content)) meta.content = view.scheme;
   }
