@@ -1,7 +1,7 @@
 // Pictures of the pages: the preview, sound and broken, and a proof's report with a fault.
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { proof, readMould, startPreview } from '../dist/node/index.js';
 
@@ -42,12 +42,21 @@ await picture(preview.url, 'preview-broken', { colorScheme: 'dark' }, async () =
 });
 await preview.close();
 
-// A fault on purpose: words of the head that may not break.
-const { mould } = await readMould(join(demo, 'imported/notice-rail'));
-const loose =
-  '.rail { overflow: visible } .rail__head { flex-wrap: nowrap; gap: 44px }\n.rail__head * { white-space: nowrap }';
-const made = await proof([{ mould: { ...mould, style: `${mould.style}${loose}\n` } }], {
-  out: join(demo, 'faulty'),
+// Faults on purpose, of several kinds.
+const diary = fileURLToPath(new URL('../demo/moulds/diary', import.meta.url));
+const { mould } = await readMould(diary);
+const faults = `<p class="pale">The tea car is open from ten</p>
+<p class="wide">Ring the depot before you come with a school</p>
+<p class="cut">The turntable has been greased and the pit is dry again after the long winter.</p>
+<p class="pair"><button>‹</button><button>›</button></p>`;
+const style = `.pale { color: #b5b0a6 } .wide { width: 620px; background: #f4efe3 }
+.cut { height: 30px; line-height: 20px; overflow: hidden }
+.pair button { width: 16px; height: 16px; padding: 0; font-size: 11px }`;
+const at = mould.template.indexOf('\n', mould.template.indexOf('<section'));
+const template = `${mould.template.slice(0, at)}${faults}${mould.template.slice(at)}`;
+const faulty = { ...mould, template, style: `${mould.style}\n${style}\n` };
+const made = await proof([{ mould: faulty }], {
+  ...{ out: join(demo, 'faulty'), widths: [360, 768], isBeside: false },
 });
 await picture(pathToFileURL(made.report).href, 'report');
 await browser.close();

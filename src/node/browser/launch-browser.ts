@@ -27,7 +27,11 @@ export async function launchBrowser(): Promise<Browser> {
   // Chromium's sandbox refuses to run for root, as in most containers.
   const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
   try {
-    return await chromium.launch({ executablePath, args: [...quiet, ...sandbox] });
+    return await chromium.launch({
+      ...{ executablePath, args: [...quiet, ...sandbox] },
+      // Whoever called decides what ends; a browser whose program is gone ends by itself.
+      ...{ handleSIGINT: false, handleSIGTERM: false, handleSIGHUP: false },
+    });
   } catch (error) {
     const why = (error as Error).message.split('\n')[0] ?? 'unknown error';
     throw new Refusal(finding('call/browser-failed', { path: executablePath, why }));

@@ -22,14 +22,19 @@ export const frameStyle = `
 .faults { list-style: none; display: grid; gap: 4px; font-size: 12px; line-height: 16px; }
 .faults li { display: flex; gap: 8px; align-items: baseline; }
 .faults .dot { align-self: start; }
-.faults span { min-width: 0; overflow-wrap: anywhere; }
+.faults span:not(.dot) { min-width: 0; overflow-wrap: anywhere; }
 .faults code { color: var(--soft); }
 `;
 
 /** A picture with an outline and a number on each fault that has a place. */
 export function frame(shot: Shot, src: string, scale: number): Html {
+  const marked = new Map<string, number>();
   const marks = faultsOf(shot).flatMap(({ box, number }) => {
     if (!box || number === undefined) return [];
+    // Numbers of one element stand one below the other.
+    const key = `${box.left} ${box.top} ${box.width} ${box.height}`;
+    const nth = marked.get(key) ?? 0;
+    marked.set(key, nth + 1);
     const from = Math.min(Math.max(0, box.left), shot.width - 10);
     const top = Math.max(0, box.top);
     const reach = box.left + box.width - from;
@@ -44,7 +49,7 @@ export function frame(shot: Shot, src: string, scale: number): Html {
       ...[from * scale < 8 ? 'edge' : '', top * scale < 8 ? 'top' : ''],
     ];
     return [
-      html`<span class="${kinds.filter(Boolean).join(' ')}" style="${style}"><span class="dot">${number}</span></span>`,
+      html`<span class="${kinds.filter(Boolean).join(' ')}" style="${style}"><span class="dot" style="margin-top:${nth * 18}px">${number}</span></span>`,
     ];
   });
   const alt = `${shot.title} at ${shot.width} px`;
