@@ -73,6 +73,48 @@ describe('what sticks out to the right is found, and nothing else', () => {
   });
 });
 
+it('what is as it should be is no fault, though it looks like one', async () => {
+  const words = 'Trams to Quarry End every half hour until dusk';
+  const box = 'width: 90px; font-size: 16px; white-space: nowrap; overflow: hidden';
+  const harmless: Readonly<Record<string, string>> = {
+    ellipsis: `<p style="${box}; text-overflow: ellipsis">${words}</p>`,
+    'a number of lines': `<p style="width: 90px; overflow: hidden; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2">${words}</p>`,
+    'what scrolls': `<p style="${box}; overflow-x: auto">${words}</p>`,
+    'what is closed': `<div style="height: 0; overflow: hidden"><p>${words}</p></div>`,
+    'what is for screen readers': `<p style="position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%)">${words}</p>`,
+    'a strip of cards': `<div style="overflow: hidden; width: 200px"><ul style="display: flex; width: 600px; padding: 0; margin: 0">${'<li style="flex: 0 0 150px">Weir Lane and Mill</li>'.repeat(4)}</ul></div>`,
+    'what moves': `<style>@keyframes run { to { transform: translateX(-80px) } }</style><p style="${box}"><span style="display: inline-block; animation: run 9s linear infinite">${words}</span></p>`,
+    'words on a picture': `<div style="position: relative; width: 200px; height: 60px"><img src="assets/a.svg" alt="Tram" width="200" height="60"><b style="position: absolute; left: 4px; top: 4px">Tram 7</b></div>`,
+    'what lies under a card': `<div style="position: relative; height: 40px"><p style="margin: 0">${words}</p><p style="position: absolute; inset: 0; margin: 0; background: #fff">Closed today, open on Sunday</p></div>`,
+    'two faces of which one is seen':
+      '<div style="position: relative; height: 30px"><p style="margin: 0">Front</p><p style="position: absolute; inset: 0; margin: 0; opacity: 0">Back of it</p></div>',
+    'links in a sentence':
+      '<p style="font-size: 14px; line-height: 1.3">See the <a href="/a">map</a>, the <a href="/b">times</a> and the <a href="/c">fares</a>.</p>',
+    'a small target far from others':
+      '<div style="padding: 30px"><button style="width: 16px; height: 16px; padding: 0; border: 0">?</button></div>',
+    'a box with its label':
+      '<label style="display: block; padding: 8px 0"><input type="checkbox" style="width: 13px; height: 13px"> Dogs welcome aboard</label>',
+    'a picture cut to fit':
+      '<img src="assets/a.svg" alt="Tram" style="object-fit: cover; width: 80px; height: 80px">',
+    'a picture a little larger': '<img src="assets/dots.png" alt="Dots" width="9" height="9">',
+    'small words in a drawing':
+      '<svg width="200" height="60" viewBox="0 0 100 30"><text y="20" font-size="6">Depot Gate</text></svg>',
+    'what comes late below':
+      '<p>Depot</p><div class="late"></div><script>setTimeout(() => { document.querySelector(".late").style.height = "40px" }, 400)</script>',
+  };
+  const dots = new PNG({ width: 8, height: 8 });
+  const files = {
+    'assets/a.svg':
+      '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="60"><rect width="200" height="60" fill="#ccc"/></svg>',
+    'assets/dots.png': new Uint8Array(PNG.sync.write(dots)),
+  };
+  const html = Object.values(harmless)
+    .map((one) => `<div style="margin: 30px 0; font: 16px sans-serif">${one}</div>`)
+    .join('');
+  const { png: _, height: __, named, ...facts } = await shot(html, 480, { files });
+  expect(Object.entries(facts).filter(([, found]) => found.length > 0)).toEqual([]);
+});
+
 describe('a picture', () => {
   it('is as wide as the viewport and as high as what is shown', async () => {
     const { png, height } = await shot('<p style="margin: 0; height: 123px">a</p>', 500);
