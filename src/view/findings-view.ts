@@ -1,5 +1,5 @@
 import { html, nothing } from 'lit';
-import type { FolderState, ShownFinding } from './server.ts';
+import type { FolderState, ShownFinding } from '../core/preview/preview-talk.ts';
 
 const signs = { error: '✕ error', warning: '▲ warning', note: '○ note' } as const;
 

@@ -2,11 +2,12 @@ import { html, nothing, render } from 'lit';
 import type { JsonObject } from '../core/model/json-source.ts';
 import type { Mould } from '../core/model/mould.ts';
 import { sampleNames } from '../core/model/samples.ts';
+import type { FolderState, PageData } from '../core/preview/preview-talk.ts';
 import type { Finding } from '../core/problem/finding.ts';
 import type { FileAsked, FormChange, KmForm, PreviewFindings } from '../elements/index.ts';
 import '../elements/index.ts';
 import { findingsView } from './findings-view.ts';
-import { type FolderState, type PageData, Server } from './server.ts';
+import { Server } from './server.ts';
 
 const page = JSON.parse(document.querySelector('#page')?.textContent ?? '') as PageData;
 const server = new Server(page);

@@ -1,13 +1,7 @@
 import { toScriptData } from '../../core/compile/template/sink.ts';
+import type { PageData } from '../../core/preview/preview-talk.ts';
 import { html, unsafeRaw } from '../page/html.ts';
 import { look } from '../page/look.ts';
-
-/** What the page is told; the script of the page reads it. */
-export interface PageData {
-  readonly name: string;
-  readonly moulds: readonly { readonly name: string; readonly title: string }[];
-  readonly token: string;
-}
 
 const style = `
 html, body { height: 100%; }

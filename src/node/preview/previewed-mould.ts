@@ -2,26 +2,12 @@ import { createHash } from 'node:crypto';
 import { basename, join, resolve } from 'node:path';
 import { compileMould } from '../../core/compile/compile-mould.ts';
 import type { Mould } from '../../core/model/mould.ts';
+import type { FolderState, SentMould, ShownFinding } from '../../core/preview/preview-talk.ts';
 import { codeFrame } from '../../core/problem/code-frame.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould } from '../files/mould-folder.ts';
 import { readText } from '../files/read-text.ts';
-
-/** A finding as the page shows it, with the lines around its place. */
-interface ShownFinding extends Finding {
-  readonly frame?: string;
-}
-
-/** What the page of one mould is told; sent to it whole whenever it changes. */
-export interface PreviewState {
-  readonly title: string;
-  /** False while the mould cannot be cast; the page then shows the last version that could. */
-  readonly isSound: boolean;
-  readonly findings: readonly ShownFinding[];
-  /** Counts up with each version that could be cast; 0 before the first. */
-  readonly version: number;
-}
 
 /** A mould folder that is read again whenever its files change. */
 export class PreviewedMould {
@@ -30,7 +16,7 @@ export class PreviewedMould {
   readonly name: string;
   /** The last version that could be cast. */
   mould: Mould | undefined;
-  state: PreviewState;
+  state: FolderState;
 
   /** @param taken names of the moulds on the same preview */
   constructor(folder: string, taken: ReadonlySet<string>) {
@@ -63,7 +49,7 @@ export class PreviewedMould {
   }
 
   /** The sources of the last version, with its other files by the digest of each. */
-  sent() {
+  sent(): SentMould | undefined {
     if (!this.mould) return undefined;
     const { manifestText, template, style, script, files } = this.mould;
     const digests = Object.entries(files).map(([path, content]) => [
