@@ -59,11 +59,15 @@ export function addProof(program: Command, running: Running): void {
           isFirst ? subject.findings : [],
         );
         const ofProof = made.findings.filter(({ code }) => /^(?:value|proof|json)\//.test(code));
-        const all = [...ofMoulds, ...ofProof, ...passed(limits, made)];
+        const told = [...ofMoulds, ...ofProof];
+        const beyond = passed(limits, made);
+        const all = [...told, ...beyond];
         if (terminal.isJson) terminal.json({ ...made, findings: all });
         else {
-          await printFindings(terminal, all);
+          await printFindings(terminal, told);
           printProof(terminal, made);
+          if (beyond.length > 0) terminal.say();
+          await printFindings(terminal, beyond);
         }
         return all;
       }),

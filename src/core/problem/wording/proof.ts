@@ -33,7 +33,7 @@ export const proofWording = {
   'proof/limit': {
     level: 'error',
     message: ({ fact, count, limit }: { fact: string; count: number; limit: number }) =>
-      `${count} of ${fact} found, and ${limit === 0 ? 'none is' : `${limit} are`} let pass.`,
+      `${count} ${fact === 'faults' ? fact : `of ${fact}`} found, and ${limit === 0 ? 'none is' : `${limit} are`} let pass.`,
     mend: () => 'Mend them, or accept one with a reason in accepted.json.',
   },
 } as const satisfies WordingTable;
