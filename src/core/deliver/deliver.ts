@@ -1,6 +1,7 @@
 import type { Cast } from '../compile/cast.ts';
 import { finding } from '../problem/finding.ts';
-import type { Delivery, Runtime } from './delivery.ts';
+import { codePieces } from './code-pieces.ts';
+import type { Delivery, Parts, Runtime } from './delivery.ts';
 import { toDocument } from './document.ts';
 import { type FormName, forms } from './forms.ts';
 
@@ -23,9 +24,10 @@ export function deliver(
   cast: Cast,
   { form, document, runtime, before }: DeliveryOptions,
 ): Delivery {
-  const parts = forms[form](cast, runtime, before);
+  const source = { cast, pieces: codePieces(cast, runtime, before) };
+  const parts = forms[form].write(source);
   const { html = '' } = parts;
-  const whole = document ? { document: toDocument(parts.html ?? '', { title: cast.title }) } : {};
+  const whole = document ? { document: documentOf(parts, cast.title) } : {};
   const count = cast.assets.filter((path) => html.includes(path)).length;
   const beside = count > 0 ? [finding('cast/assets-beside', { count })] : [];
   return {
@@ -35,4 +37,13 @@ export function deliver(
     libraries: cast.libraries,
     findings: [...cast.findings, ...beside],
   };
+}
+
+/** The parts in a page of their own, each where it belongs. */
+function documentOf(parts: Parts, title: string): string {
+  const { html = '', css = '', js = '', head = '', bodyEnd = '' } = parts;
+  if (parts.document !== undefined) return parts.document;
+  const style = css === '' ? '' : `<style>\n${css.replace(/<(?=\/style)/gi, '<\\')}</style>\n`;
+  const script = js === '' ? '' : `<script>\n${js}</script>\n`;
+  return toDocument(`${style}${html}${bodyEnd}${script}`, { title, head });
 }

@@ -4,6 +4,12 @@ import type { Finding } from '../problem/finding.ts';
 /** The pieces of code a host takes, by where they go. */
 export interface Parts {
   readonly html?: string;
+  readonly css?: string;
+  readonly js?: string;
+  /** For the head of the page. */
+  readonly head?: string;
+  /** For the end of its body. */
+  readonly bodyEnd?: string;
   readonly document?: string;
 }
 

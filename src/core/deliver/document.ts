@@ -5,10 +5,12 @@ export interface DocumentFrame {
   readonly title: string;
   /** A BCP 47 language tag. */
   readonly lang?: string;
+  /** What else stands in the head; '' for nothing. */
+  readonly head?: string;
 }
 
 /** A whole HTML document around some markup, with no style of its own but a bare edge. */
-export function toDocument(html: string, { title, lang = 'en' }: DocumentFrame): string {
+export function toDocument(html: string, { title, lang = 'en', head = '' }: DocumentFrame): string {
   return `<!doctype html>
 <html lang="${toHtmlText(lang)}">
 <head>
@@ -16,7 +18,7 @@ export function toDocument(html: string, { title, lang = 'en' }: DocumentFrame):
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${toHtmlText(title)}</title>
 <style>body { margin: 0 }</style>
-</head>
+${head}</head>
 <body>
 ${html}</body>
 </html>

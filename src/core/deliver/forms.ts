@@ -1,11 +1,11 @@
-import type { Cast } from '../compile/cast.ts';
-import type { Parts, Runtime } from './delivery.ts';
-import { toBlock } from './forms/block.ts';
+import type { Form } from './form.ts';
+import { block } from './forms/block.ts';
+import { frame } from './forms/frame.ts';
+import { panes } from './forms/panes.ts';
+import { placed } from './forms/placed.ts';
 
 /** Every form of delivery by its name: adding one is adding a file and a row. */
-export const forms = {
-  block: toBlock,
-} satisfies Record<string, (cast: Cast, runtime: Runtime, before?: readonly Cast[]) => Parts>;
+export const forms = { block, panes, placed, frame } satisfies Record<string, Form>;
 
 export type FormName = keyof typeof forms;
 

@@ -7,6 +7,7 @@ import { jsonWording } from './wording/json.ts';
 import { libraryWording } from './wording/library.ts';
 import { markupWording } from './wording/markup.ts';
 import { mouldWording } from './wording/mould.ts';
+import { packWording } from './wording/pack.ts';
 import { proofWording } from './wording/proof.ts';
 import { scriptWording } from './wording/script.ts';
 import { snippetWording } from './wording/snippet.ts';
@@ -31,6 +32,7 @@ export const wording = {
   ...valueWording,
   ...castWording,
   ...proofWording,
+  ...packWording,
   ...wordsWording,
   ...bindWording,
 };

@@ -4,6 +4,7 @@ import { tiesFile } from '../../core/author/bind/ties.ts';
 import type { OldPaste } from '../../core/author/snippet/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
 import type { Mould } from '../../core/model/mould.ts';
+import { unpackMould } from '../../core/pack/unpack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readText } from './read-text.ts';
@@ -26,13 +27,14 @@ export interface MouldRead {
 }
 
 /**
- * Reads a mould folder.
+ * Reads a mould folder, or one that was packed as a zip.
  *
- * @throws Refusal when it is no mould, or its mould.json cannot be read; the findings then name
- *   the file by the path given
+ * @throws Refusal when it is no mould, its mould.json cannot be read, or a pack is not safe to open;
+ *   the findings then name the file by the path given
  */
 export async function readMould(folder: string): Promise<MouldRead> {
   if (!(await isThere(folder))) throw unreadable(folder, { code: 'ENOENT' });
+  if (folder.endsWith('.zip')) return readPack(folder);
   const manifestPath = join(folder, 'mould.json');
   if (!(await isThere(manifestPath))) {
     throw new Refusal(finding('call/no-mould', { path: folder }));
@@ -55,6 +57,19 @@ export async function readMould(folder: string): Promise<MouldRead> {
     }
   }
   return { mould: { manifest, manifestText, ...texts, files }, findings };
+}
+
+async function readPack(path: string): Promise<MouldRead> {
+  const bytes = await readFile(path).catch((error) => {
+    throw unreadable(path, error);
+  });
+  try {
+    return { mould: unpackMould(new Uint8Array(bytes)), findings: [] };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const [first, ...rest] = error.findings.map((one) => ({ ...one, file: path }));
+    throw new Refusal(first as Finding, ...rest);
+  }
 }
 
 /**

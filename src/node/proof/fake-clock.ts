@@ -32,7 +32,9 @@ export async function holdAt(page: Page, atMs: number): Promise<void> {
   await page.evaluate(async (atMs) => {
     await document.fonts.ready;
     await Promise.all([...document.images].map((image) => image.decode().catch(() => undefined)));
-    for (const animation of document.getAnimations()) {
+    // A document's own list leaves out what is in shadow roots.
+    const trees = [...document.querySelectorAll('*')].flatMap((one) => one.shadowRoot ?? []);
+    for (const animation of [document, ...trees].flatMap((one) => one.getAnimations())) {
       // One that is over by then has to be gone, as it would be.
       const end = Number(animation.effect?.getComputedTiming().endTime ?? 0);
       if (animation instanceof CSSTransition || end <= atMs) animation.finish();

@@ -1,0 +1,49 @@
+import { toHtmlText } from '../../compile/template/sink.ts';
+import { toDocument } from '../document.ts';
+import type { Form } from '../form.ts';
+import { block } from './block.ts';
+
+/**
+ * What runs in the frame: it tells its height to the page around it, and keeps links to its own
+ * parts within itself.
+ */
+const inside = `<script>(() => {
+const tell = () => parent.postMessage({ height: Math.ceil(document.documentElement.getBoundingClientRect().height) }, '*');
+new ResizeObserver(tell).observe(document.documentElement);
+addEventListener('load', tell);
+addEventListener('click', (event) => {
+  const link = event.target.closest?.('a[href^="#"]');
+  const part = link && document.getElementById(link.getAttribute('href').slice(1));
+  if (!part || event.defaultPrevented) return;
+  event.preventDefault();
+  part.scrollIntoView();
+});
+})();</script>`;
+
+/** What runs beside the frame: it gives it the height of what is in it. */
+const beside = `<script>(frame => addEventListener('message', ({ source, data }) => {
+if (source === frame.contentWindow && data?.height > 0) frame.style.height = data.height + 'px';
+}))(document.currentScript.previousElementSibling);</script>`;
+
+/** Only an iframe. Links lead the page around it; all else stays inside. */
+export const frame: Form = {
+  notes: [
+    'Paste it where the widget is to stand; its height follows what is in it.',
+    'Where the host takes no script beside it, give the iframe a height of your own.',
+  ],
+  write(source) {
+    const { title } = source.cast;
+    const { html = '' } = block.write(source);
+    const page = toDocument(`${html}${inside}\n`, { title }).replace(
+      '<head>',
+      '<head>\n<base target="_top">',
+    );
+    const sandbox =
+      'allow-scripts allow-forms allow-popups allow-top-navigation-by-user-activation';
+    const element = `<iframe title="${toHtmlText(title)}" sandbox="${sandbox}" srcdoc="${toHtmlText(page)}" style="display: block; width: 100%; height: 300px; border: 0"></iframe>`;
+    return {
+      html: `<!-- ${source.pieces.about} -->\n${element}\n${beside}\n`,
+      document: page,
+    };
+  },
+};

@@ -1,0 +1,44 @@
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, it } from 'vitest';
+import { folderWithRail, keenMould } from '../support/command.ts';
+
+it('writes each part of a form to a file, and says what to paste where', async () => {
+  const folder = folderWithRail();
+  const words = ['cast', 'notice-rail', '--as', 'placed', '--out', 'parts'];
+  const { status, stdout, stderr } = await keenMould(folder, words);
+  expect([status, stdout]).toEqual([0, '']);
+  expect(readdirSync(join(folder, 'parts')).sort()).toEqual([
+    'body-end.html',
+    'head.html',
+    'spot.html',
+  ]);
+  expect(readFileSync(join(folder, 'parts/head.html'), 'utf8')).toContain('<style>');
+  expect(stderr).toContain('Put the first part into the head');
+  expect((await keenMould(folder, words)).status).toBe(2);
+  expect((await keenMould(folder, [...words, '--replace'])).status).toBe(0);
+  const printed = await keenMould(folder, ['cast', 'notice-rail', '--as', 'panes']);
+  expect(printed.stdout).toMatch(
+    /^──── HTML, for the spot itself ────\n<!-- notice-rail[\s\S]*\n──── CSS ────\n/,
+  );
+  const json = JSON.parse(
+    (await keenMould(folder, ['cast', 'notice-rail', '--as', 'frame', '--json'])).stdout,
+  );
+  expect(json.parts.html).toContain('<iframe title="Notice rail" sandbox=');
+});
+
+it('packs a mould, and takes a pack in place of its folder; a broken one is refused', async () => {
+  const folder = folderWithRail();
+  expect((await keenMould(folder, ['cast', 'notice-rail', '--as', 'pack'])).status).toBe(0);
+  expect(existsSync(join(folder, 'notice-rail-1.0.0.zip'))).toBe(true);
+  expect((await keenMould(folder, ['cast', 'notice-rail', '--as', 'pack'])).status).toBe(2);
+  const one = await keenMould(folder, ['cast', 'notice-rail-1.0.0.zip']);
+  const other = await keenMould(folder, ['cast', 'notice-rail']);
+  expect(one).toEqual(other);
+  writeFileSync(join(folder, 'bad.zip'), 'no zip');
+  const bad = await keenMould(folder, ['check', 'bad.zip']);
+  expect([bad.status, bad.stdout + bad.stderr]).toEqual([
+    2,
+    expect.stringContaining('This is no pack of a mould: it is no zip file.'),
+  ]);
+});
