@@ -5,7 +5,7 @@ import type { Form } from '../form.ts';
 export const panes: Form = {
   notes: [
     'Paste each part into the box of its language; the script has to run after the markup.',
-    'Libraries are in the HTML; where the host has a box for their addresses, put them there.',
+    'Style sheets of libraries are in the HTML; their scripts are loaded by the JavaScript.',
   ],
   write({ pieces }) {
     const files = pieces.scripts.flatMap((one) => ('src' in one ? [one.src] : []));
