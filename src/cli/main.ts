@@ -9,6 +9,7 @@ import { addDemo } from './commands/demo.ts';
 import { addImport } from './commands/import.ts';
 import { addPreview } from './commands/preview.ts';
 import { addProof } from './commands/proof.ts';
+import { addRack } from './commands/rack.ts';
 import { printFindings } from './print-findings.ts';
 import { Terminal } from './terminal.ts';
 import type { World } from './world.ts';
@@ -17,7 +18,7 @@ import type { World } from './world.ts';
 export type ExitStatus = 0 | 1 | 2;
 
 /** In the order of a day's work, which is the order of the help. */
-const commands = [addImport, addBind, addCheck, addCast, addPreview, addProof, addDemo];
+const commands = [addImport, addBind, addCheck, addCast, addPreview, addProof, addRack, addDemo];
 
 /**
  * Runs the command line.

@@ -17,3 +17,5 @@ export {
   proof,
 } from './proof/proof.ts';
 export type { Shot } from './proof/shot.ts';
+export { openRack, type Rack, type RackEntry, type RackList } from './rack/rack.ts';
+export { usualRack } from './rack/usual-rack.ts';

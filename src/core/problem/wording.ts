@@ -9,6 +9,7 @@ import { markupWording } from './wording/markup.ts';
 import { mouldWording } from './wording/mould.ts';
 import { packWording } from './wording/pack.ts';
 import { proofWording } from './wording/proof.ts';
+import { rackWording } from './wording/rack.ts';
 import { scriptWording } from './wording/script.ts';
 import { snippetWording } from './wording/snippet.ts';
 import { styleWording } from './wording/style.ts';
@@ -33,6 +34,7 @@ export const wording = {
   ...castWording,
   ...proofWording,
   ...packWording,
+  ...rackWording,
   ...wordsWording,
   ...bindWording,
 };
