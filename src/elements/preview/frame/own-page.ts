@@ -20,6 +20,10 @@ export function standInForPage(tell: Tell, view: () => FrameView | undefined): v
     tell('asked', String(text));
     return usual ?? null;
   };
+  // Sent by script a form tells nobody, and what is refused takes the place of the page.
+  HTMLFormElement.prototype.submit = function () {
+    tell('led', this.getAttribute('action') ?? 'this page');
+  };
   const { matchMedia } = window;
   window.matchMedia = (query) => {
     const now = view();
