@@ -116,3 +116,23 @@ it('a rich text that holds more than the editor shows is edited as it is written
   await box.getByText('Dieser Text enthält mehr').waitFor();
   expect(await box.locator('textarea').inputValue()).toContain('<center>');
 });
+
+it('a preview that is put elsewhere in a page shows what it showed', async () => {
+  const page = await embedded();
+  const casts = () =>
+    Promise.all(
+      page
+        .frames()
+        .filter((one) => one.parentFrame()?.parentFrame())
+        .map((frame) =>
+          frame.evaluate(() => document.querySelector('h2')?.textContent).catch(() => ''),
+        ),
+    );
+  await expect.poll(casts).toEqual(Array(3).fill('Depot Gate'));
+  await page.evaluate(() => {
+    const aside = document.createElement('aside');
+    aside.append(document.querySelector('km-preview') as Element);
+    document.body.append(aside);
+  });
+  await expect.poll(casts).toEqual(Array(3).fill('Depot Gate'));
+});

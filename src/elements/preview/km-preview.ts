@@ -95,6 +95,14 @@ export class KmPreview extends LitElement {
     this.settings = { ...usualSettings, widths: [] };
   }
 
+  override connectedCallback(): void {
+    super.connectedCallback();
+    // Put elsewhere in a page it makes its frames anew.
+    if (!this.hasUpdated) return;
+    this.room.observe(this);
+    this.requestUpdate();
+  }
+
   override disconnectedCallback(): void {
     super.disconnectedCallback();
     this.room.disconnect();
