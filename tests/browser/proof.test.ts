@@ -67,9 +67,18 @@ describe('what sticks out to the right is found, and nothing else', () => {
     ['a box that fits', '<p style="width: 360px">a</p>', []],
     ['less than a pixel', '<p style="width: 360.4px">a</p>', []],
   ];
-  it.each(cases)('%s', async (_, html, found) => {
-    const { overflow } = await shot(html);
-    expect(overflow.map(({ selector, by }) => `${selector} ${by}`)).toEqual(found);
+  it('in one page, each case in a place of its own', async () => {
+    const html = cases.map(
+      ([, one], at) => `<div id="case-${at}" style="position: relative">${one}</div>`,
+    );
+    const { overflow } = await shot(html.join(''));
+    for (const [at, [name, , found]] of cases.entries()) {
+      const own = overflow.filter(({ selector }) => selector.startsWith(`#case-${at} > `));
+      const told = own.map(
+        ({ selector, by }) => `${selector.replace(/^#case-\d+ > /, 'div > ')} ${by}`,
+      );
+      expect([name, told]).toEqual([name, found]);
+    }
   });
 });
 
@@ -163,9 +172,10 @@ describe('a proof', () => {
     const folder = folderWith();
     const steps: number[] = [];
     const onProgress = ({ done }: { done: number }) => steps.push(done);
-    const one = await proof([{ mould }], { out: join(folder, 'one'), onProgress });
-    const two = await proof([{ mould }], { out: join(folder, 'two') });
-    expect(steps).toEqual([1, 2, 3]);
+    const widths = [360, 768];
+    const one = await proof([{ mould }], { out: join(folder, 'one'), widths, onProgress });
+    const two = await proof([{ mould }], { out: join(folder, 'two'), widths });
+    expect(steps).toEqual([1, 2]);
     const read = (path: string) => readFileSync(path);
     for (const [index, shot] of one.shots.entries()) {
       expect(differing(read(shot.png), read(two.shots[index]?.png ?? ''))).toBe(0);
@@ -174,7 +184,7 @@ describe('a proof', () => {
     expect(new Set(one.shots.map(({ overflow }) => overflow.length))).toEqual(new Set([0]));
     // At rest the first tram stands at the left edge; two seconds on it has glided away from it.
     const still = { ...mould, style: `${mould.style}\n.run { animation: none }` };
-    const rested = await proof([{ mould: still }], { out: join(folder, 'still') });
+    const rested = await proof([{ mould: still }], { out: join(folder, 'still'), widths: [360] });
     const moved = differing(read(rested.shots[0]?.png ?? ''), read(one.shots[0]?.png ?? ''));
     expect(moved).toBeGreaterThan(1000);
   });
