@@ -147,10 +147,10 @@ it('as a command adds, lists, takes, renews and drops', async () => {
 });
 
 it('stands where the system has the data of users', () => {
-  expect(usualRack({ XDG_DATA_HOME: '/d' }, 'linux', '/home/ada')).toBe(
+  expect(usualRack({ XDG_DATA_HOME: '/d' }, 'linux', '/users/ada')).toBe(
     join('/d', 'keen-mould', 'rack'),
   );
-  expect(usualRack({}, 'linux', '/home/ada')).toBe('/home/ada/.local/share/keen-mould/rack');
-  expect(usualRack({}, 'darwin', '/Users/ada')).toContain('Application Support');
+  expect(usualRack({}, 'linux', '/users/ada')).toBe('/users/ada/.local/share/keen-mould/rack');
+  expect(usualRack({}, 'darwin', '/users/ada')).toContain('Application Support');
   expect(usualRack({ KEEN_MOULD_RACK: '/x' }, 'win32', 'C:')).toBe('/x');
 });
