@@ -1,5 +1,6 @@
 import type { Cast } from '../core/compile/cast.ts';
-import type { CastOptions, CompiledMould } from '../core/compile/compile-mould.ts';
+import type { CastOptions } from '../core/compile/caster.ts';
+import type { CompiledMould } from '../core/compile/compile-mould.ts';
 import { deliver } from '../core/deliver/deliver.ts';
 import type { Runtime } from '../core/deliver/delivery.ts';
 import type { CastFile } from '../core/model/cast-file.ts';

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import { type CastOptions, compileMould } from '../../src/core/compile/compile-mould.ts';
+import type { CastOptions } from '../../src/core/compile/caster.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { SlotContent } from '../../src/core/model/cast-file.ts';
 import type { Slot } from '../../src/core/model/mould.ts';

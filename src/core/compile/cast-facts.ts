@@ -1,6 +1,6 @@
 import { htmlTagNames } from 'html-tag-names';
 import type { CastFile } from '../model/cast-file.ts';
-import { type Manifest, namePattern } from '../model/mould.ts';
+import { namePattern } from '../model/mould.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { idFor } from './cast-id.ts';
@@ -17,22 +17,22 @@ export function idOf(castFile: CastFile, name: string): string {
   return given;
 }
 
-export function isOtherVersion({ version }: CastFile, manifest: Manifest): boolean {
-  return version !== undefined && version !== manifest.version;
+export function isOtherVersion({ version }: CastFile, now: string): boolean {
+  return version !== undefined && version !== now;
 }
 
 /** What is to be said of a cast before its values are looked at. */
 export function aboutPlacing(
   castFile: CastFile,
-  manifest: Manifest,
+  mould: { readonly name: string; readonly version: string; readonly within: readonly string[] },
   within: string | undefined,
 ): Finding[] {
   const { version = '' } = castFile;
-  const { name, version: now, within: only = [] } = manifest;
+  const { name, version: now, within: only } = mould;
   const isAlone =
     only.length > 0 && !only.some((one) => one === within || htmlTagNames.includes(one));
   return [
-    ...(isOtherVersion(castFile, manifest) ? [finding('cast/older', { version, now })] : []),
+    ...(isOtherVersion(castFile, now) ? [finding('cast/older', { version, now })] : []),
     ...(isAlone ? [finding('cast/not-within', { mould: name, known: only })] : []),
   ];
 }

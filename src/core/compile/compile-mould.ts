@@ -2,24 +2,18 @@ import { boundPlaces } from '../model/bound-places.ts';
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { fieldFaults } from '../model/field-faults.ts';
-import { type JsonObject, parseJson } from '../model/json-source.ts';
+import { parseJson } from '../model/json-source.ts';
 import type { Library, Manifest, Mould } from '../model/mould.ts';
+import { picked } from '../model/picked.ts';
 import { readFields } from '../model/read-fields.ts';
-import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
-import {
-  type CheckedValues,
-  checkAgainst,
-  type PlaceOfValue,
-} from '../model/values/check-values.ts';
-import type { ExtraRule } from '../model/values/settle.ts';
+import type { CheckedValues } from '../model/values/check-values.ts';
 import { wordsFaults } from '../model/words.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import type { Cast } from './cast.ts';
-import { aboutPlacing, idOf, isOtherVersion, nameOf } from './cast-facts.ts';
-import { fillSlots } from './fill-slots.ts';
-import { compileFirstState } from './first-state.ts';
+import { type CastOptions, makeCaster } from './caster.ts';
+import { hiddenTargets } from './first-state.ts';
 import {
   asksForPage,
   bringsScript,
@@ -29,12 +23,12 @@ import {
   sheetAt,
 } from './mould-code.ts';
 import { parseSources } from './parse-sources.ts';
-import { type CastScript, castScript } from './script/cast-script.ts';
+import type { Origin, ReadyMould } from './ready-mould.ts';
+import { castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { isWrittenHere } from './script/written-here.ts';
-import { scriptValues } from './script-values.ts';
-import { compileStyle, type Manner } from './style/compile-style.ts';
+import { compileStyle } from './style/compile-style.ts';
 import { customElementsIn } from './style/custom-elements.ts';
 import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
@@ -42,11 +36,10 @@ import { takesFromAround } from './style/root-font.ts';
 import { expandTypefaces } from './style/typefaces.ts';
 import type { Binder } from './template/binder.ts';
 import { compileTemplate } from './template/compile-template.ts';
-import { inlineNames } from './template/inline-names.ts';
+import { speaksOfNew } from './template/inline-names.ts';
 import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
-import type { Placing, Scope } from './template/scope.ts';
-import { toHtmlText } from './template/sink.ts';
+import type { Placing } from './template/scope.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
 export interface CompiledMould {
@@ -66,16 +59,8 @@ export interface CompiledMould {
   cast(cast?: CastFile, options?: CastOptions): Cast;
   /** The markup of checked values, and nothing else: what one cast costs. */
   write(values: CheckedValues, id: string, place?: Partial<Placing>): string;
-}
-
-/** How a cast is made: by default scoped, with a look of its own. */
-export interface CastOptions extends Manner {
-  /** Where each value stands in a file, so that findings can point there. */
-  readonly placeOf?: PlaceOfValue | undefined;
-  /** Other moulds by their names, for the casts that are placed in slots. */
-  readonly moulds?: ((name: string) => CompiledMould | undefined) | undefined;
-  /** The mould in whose slot it is placed. */
-  readonly within?: string | undefined;
+  /** All that casting takes, for those forms of delivery that cast on their own. */
+  readonly ready: ReadyMould;
 }
 
 /**
@@ -112,14 +97,9 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     lines: indexLines('template.html', template),
     report: (one) => templateFindings.push(one),
   };
-  const ofPage = pageAttributes(manifest);
-  const rootAttributes = ({ id, suffix, look }: Scope) => {
-    if (suffix === '') return ` data-mould-root${ofPage('')}`;
-    const marks = ` data-mould="${name}" data-cast="${id}"${look ? ` data-look="${look}"` : ''}`;
-    return marks + ofPage(suffix);
-  };
   const scriptRead = readScript(script, parsed.script);
-  const asks = styles.stylesPage || ofPage('') !== '' || asksForPage(mould);
+  const { page = {} } = manifest;
+  const asks = styles.stylesPage || Object.keys(page).length > 0 || asksForPage(mould);
   const needsWrapper = (top: Element) =>
     asks ||
     takesFromAround(parsed.style.tree, {
@@ -127,119 +107,53 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
       id: top.valueOf('id') ?? '',
       classes: (top.valueOf('class') ?? '').split(/\s+/),
     });
-  const compiled = compileTemplate(binder, rootAttributes, needsWrapper, parsed.template);
+  const compiled = compileTemplate(binder, page, needsWrapper, parsed.template);
   const { handlers } = compiled;
   const ids = withPageId(compiled.ids, manifest);
-  const firstState = compileFirstState(binder, placeOf);
+  const targets = hiddenTargets(root, binder, placeOf);
   const findings = [
     ...[...fields.findings, ...templateFindings, ...styles.findings, ...scriptRead.findings],
     ...fieldFaults(root, source),
     ...wordsFaults(mould, root),
     ...unknownImports(scriptRead, script, libraries),
   ];
-  // A literal and no spread: this is what every cast goes through.
-  const writePlain: CompiledMould['write'] = (values, id, place = noPlace) =>
-    compiled.write({
-      id,
-      suffix: place.suffix ?? `~${id}`,
-      slots: place.slots ?? noSlots,
-      look: place.look,
-      rows: [values],
-      indexes: [0],
-      counts: [1],
-    });
-  const named = inlineNames(template, styles.names.of);
-  const write: CompiledMould['write'] = named
-    ? (values, id, { slots = {}, ...place } = {}) => {
-        // What is placed in slots keeps its own names, and so comes in afterwards.
-        const marks = Object.keys(slots).map((name) => [name, `\0${name}\0`]);
-        const text = writePlain(values, id, { ...place, slots: Object.fromEntries(marks) });
-        return named(text).replace(/\0([\w-]+)\0/g, (_, name: string) => slots[name] ?? '');
-      }
-    : writePlain;
-  // What only a cast needs is made when the first is made, for each manner once.
-  const stylesIn = keptByKey(({ sealed, look }: Manner) =>
-    styles.inManner(
-      { sealed: sealed === true, look: look ?? 'own' },
-      {
-        ownsId: ids.ownsId,
-        renamed: binder.renamedElements,
-      },
+  const ready: ReadyMould = {
+    ...{ name, version: manifest.version, title: manifest.title ?? name, root },
+    origin: originOf(manifest),
+    ...{ plan: compiled.plan, used: usedProperties, renamed: styles.names.of.dashed },
+    inlineNames: speaksOfNew(template, styles.names.of) ? styles.names.of : undefined,
+    styleIn: (manner) =>
+      styles.inManner(manner, { ownsId: ids.ownsId, renamed: binder.renamedElements }),
+    // What only a cast needs is made when the first is made.
+    script: once(() =>
+      script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
+        ? undefined
+        : castScript({
+            ...{ mould, parsed: parsed.script, read: scriptRead, handlers },
+            ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
+            standIns: compiled.markup.elements.filter(isWrittenHere).length,
+          }),
     ),
-  );
-  const made = once(() =>
-    script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
-      ? undefined
-      : castScript({
-          ...{ mould, parsed: parsed.script, read: scriptRead, handlers },
-          ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
-          standIns: compiled.markup.elements.filter(isWrittenHere).length,
-        }),
-  );
-  const forScript = scriptValues(root);
-  const shared = {
-    ...{ mould: name, version: manifest.version, title: manifest.title ?? name },
-    ...{
-      hasBox: compiled.hasBox,
-      hasIds: ids.isAny,
-      defaults: forScript(root.default as JsonObject),
-    },
-    libraries: sheets,
+    hasScript: script.trim() !== '',
+    ...{ slots: [...binder.slots], declaredSlots: manifest.slots ?? {} },
+    within: manifest.within ?? [],
+    addressed: [...binder.addressed].map(({ path }) => path),
+    hiddenTargets: targets,
+    ...{ hasBox: compiled.hasBox, hasIds: ids.isAny, libraries: sheets },
+    loads: sheets.flatMap((one) => loadOf(mould, one)),
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
+  const caster = once(() => makeCaster(ready, (field) => boundPlaces(given, field)));
   return {
-    ...{ name, root, findings, write },
+    ...{ name, root, findings, ready },
     isSound: !findings.some(keepsFromCasting),
-    cast(castFile = {}, { placeOf: placeOfValue, moulds, within, ...manner } = {}) {
-      const { sealed = false, look = 'own' } = manner;
+    write: (values, id, place) => caster().write(values, id, place),
+    cast(castFile, options) {
       const [first, ...others] = findings.filter(keepsFromCasting);
       if (first) throw new Refusal(first, ...others);
-      const id = idOf(castFile, name);
-      const { values, below, kept, ...checked } = checkAgainst(root, castFile.values ?? {}, {
-        ...{ below: castFile.below, kept: castFile.kept, placeOf: placeOfValue },
-        isOlder: isOtherVersion(castFile, manifest),
-        rule: addressRule(binder.addressed),
-        boundAt: (field) => boundPlaces(given, field),
-      });
-      const { look: said, reset, ofMould, ofPage, ofCast } = stylesIn({ sealed, look });
-      const slots = fillSlots(castFile.slots, {
-        ...{ mouldName: name, known: binder.slots, declared: manifest.slots ?? {}, sealed },
-        castOf: (file) =>
-          moulds?.(nameOf(file))?.cast(file, { moulds, sealed, look, within: name }),
-      });
-      return {
-        ...{ ...shared, id, sealed, kept, values, scriptValues: forScript(values) },
-        ...{ reset, mouldStyle: ofMould, pageStyle: ofPage, castStyle: ofCast(values, below, id) },
-        markup: write(values, id, {
-          ...(sealed ? { suffix: '' } : {}),
-          ...{ slots: slots.markup, look: said },
-        }),
-        ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
-        firstState: script.trim() === '' ? '' : firstState(values),
-        script: made(),
-        loads: sheets.flatMap((one) => loadOf(mould, one)),
-        told: toldOf(made(), values),
-        findings: [
-          ...aboutPlacing(castFile, manifest, within),
-          ...checked.findings,
-          ...slots.findings,
-        ],
-      };
+      return caster().cast(castFile, options);
     },
   };
-}
-
-const noPlace: Partial<Placing> = {};
-const noSlots = {};
-
-/** Attributes that the snippet's page had, for the root; an id there is one of the cast's own. */
-function pageAttributes({ page = {} }: Manifest): (suffix: string) => string {
-  const { id, ...others } = page;
-  const written = (name: string, value: string) => ` ${name}="${toHtmlText(value)}"`;
-  const fixed = Object.entries(others)
-    .map(([name, value]) => written(name, value))
-    .join('');
-  return id === undefined ? () => fixed : (suffix) => written('id', id + suffix) + fixed;
 }
 
 function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {
@@ -265,14 +179,9 @@ function once<T>(make: () => T): () => T {
   };
 }
 
-function keptByKey<K, T>(make: (key: K) => T): (key: K) => T {
-  const made = new Map<string, T>();
-  return (key) => {
-    const name = JSON.stringify(key);
-    const value = made.get(name) ?? make(key);
-    made.set(name, value);
-    return value;
-  };
+function originOf({ origin = {} }: Manifest): Origin {
+  const texts = Object.entries(origin).filter(([, value]) => typeof value === 'string');
+  return picked(Object.fromEntries(texts), ['author', 'url', 'licence']);
 }
 
 function fieldsOf({ fields }: Manifest, manifestText: string) {
@@ -301,16 +210,4 @@ function unknownImports(
 /** A script that no browser will run leaves all the rest of a cast as it should be. */
 function keepsFromCasting({ level, code }: Finding): boolean {
   return level === 'error' && !/^script\/(?:not-javascript|imports|exports)$/.test(code);
-}
-
-function toldOf(script: CastScript | undefined, values: CheckedValues): string {
-  if (!script?.needsValues) return '';
-  const { reads = Object.keys(values as object) } = script;
-  return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));
-}
-
-/** What fills an address has to be a safe one, though its kind takes any text. */
-function addressRule(addressed: ReadonlySet<Field>): ExtraRule {
-  return (field, value) =>
-    addressed.has(field) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
 }

@@ -22,7 +22,7 @@ export interface FilledSlots {
 export interface SlotSetting {
   readonly mouldName: string;
   /** Names of the slots that the template has. */
-  readonly known: ReadonlySet<string>;
+  readonly known: readonly string[];
   readonly declared: Readonly<Record<string, Slot>>;
   readonly sealed: boolean;
   /** Casts what is placed; undefined where there is no such mould. */
@@ -43,9 +43,9 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
   const findings: Finding[] = [];
   const inner: Cast[] = [];
   const filled = Object.entries(slots).flatMap(([name, contents]) => {
-    if (!known.has(name)) {
-      const near = nearestName(name, [...known]);
-      findings.push(finding('cast/no-slot', { name, mould: mouldName, near, known: [...known] }));
+    if (!known.includes(name)) {
+      const near = nearestName(name, known);
+      findings.push(finding('cast/no-slot', { name, mould: mouldName, near, known }));
       return [];
     }
     const { accepts, max, inherits } = declared[name] ?? {};
@@ -73,11 +73,9 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
     });
     return pieces.length === 0 ? [] : [{ name, inherits, content: pieces.join('\n') }];
   });
-  const boxes = filled.map(({ name, inherits, content }) => {
-    const marks = `data-slot="${name}"${inherits ? ' data-inherits' : ''}`;
-    const slot = sealed ? ` slot="${name}"` : '';
-    return `<div ${marks}${slot} style="display: contents !important">\n${content}\n</div>`;
-  });
+  const boxes = filled.map(({ name, inherits, content }) =>
+    boxTags(name, inherits === true, sealed).join(`\n${content}\n`),
+  );
   const inTemplate = filled.map(({ name }, at) => [
     name,
     sealed ? `<slot name="${name}"></slot>` : (boxes[at] as string),
@@ -88,6 +86,40 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
     ...{ inner, findings },
     areToBeStyled: filled.some((one) => !one.inherits),
   };
+}
+
+/** The tags of what holds the content of a slot. */
+function boxTags(name: string, inherits: boolean, sealed: boolean): [open: string, close: string] {
+  const marks = `data-slot="${name}"${inherits ? ' data-inherits' : ''}`;
+  const slot = sealed ? ` slot="${name}"` : '';
+  return [`<div ${marks}${slot} style="display: contents !important">`, '</div>'];
+}
+
+/** Stands for what is placed in a slot, until that is put in. */
+export function slotMark(name: string): string {
+  return `\0${name}\0`;
+}
+
+/** Markup apart at a slot, for content that is put between by hand. */
+export interface OpenedMarkup {
+  /** For a sealed cast, all that is in its shadow root. */
+  readonly before: string;
+  readonly after: string;
+  /** The tags of the box that content stands in. */
+  readonly box: readonly [open: string, close: string];
+}
+
+/** Takes markup apart where a slot's mark stands; undefined where the slot is not shown. */
+export function openedAt(
+  marked: string,
+  name: string,
+  { sealed, inherits }: { readonly sealed: boolean; readonly inherits: boolean },
+): OpenedMarkup | undefined {
+  const [before, after] = marked.split(slotMark(name));
+  if (before === undefined || after === undefined) return undefined;
+  const box = boxTags(name, inherits, sealed);
+  if (!sealed) return { before, after, box };
+  return { before: `${before}<slot name="${name}"></slot>${after}`, after: '', box };
 }
 
 function nameIn({ mould = '' }: CastFile): string {

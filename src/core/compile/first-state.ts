@@ -1,35 +1,52 @@
 import type { Field } from '../model/field.ts';
 import { fieldsBelow } from '../model/field.ts';
-import type { Json, JsonPath } from '../model/json-source.ts';
-import type { CheckedValues } from '../model/values/check-values.ts';
+import type { Json, JsonObject, JsonPath } from '../model/json-source.ts';
 import { valueAt } from '../model/values/steps.ts';
 import type { Place } from '../problem/finding.ts';
 import type { Binder } from './template/binder.ts';
-import { compileCondition } from './template/condition.ts';
+import { planCondition } from './template/condition.ts';
+import type { Condition } from './write/plan.ts';
+import { linkCondition } from './write/values.ts';
+
+/** A target field whose elements are not shown until the script has run. */
+export interface HiddenTarget {
+  readonly path: string;
+  /** Absent where they are hidden in any case. */
+  readonly if?: Condition;
+}
 
 /**
- * Compiles which elements of the host are not shown until the script has run: those of target
- * fields with `hidden`, so that a switch between two groups does not first show both.
+ * Finds the target fields with `hidden`, so that a switch between two groups does not first show
+ * both.
  *
  * @param placeOf where a declaration stands in mould.json
- * @returns a function of a cast's values that gives style, or '' for nothing to hide
  */
-export function compileFirstState(
+export function hiddenTargets(
+  root: Field,
   binder: Binder,
   placeOf: (at: JsonPath) => Place,
-): (values: CheckedValues) => string {
-  const targets = fieldsBelow(binder.root).flatMap((field) => {
+): HiddenTarget[] {
+  return fieldsBelow(root).flatMap((field): HiddenTarget[] => {
     const { hidden } = field.declared;
+    const { path } = field;
     if (field.kindName !== 'target' || hidden === undefined || hidden === false) return [];
+    if (hidden === true) return [{ path }];
     const at = [...(field.at ?? []), 'hidden'];
     const here: Binder = { ...binder, lines: { ...binder.lines, placeAt: () => placeOf(at) } };
-    const holds = hidden === true ? () => true : compileCondition(here, String(hidden), [], 0);
-    return holds ? [{ field, holds }] : [];
+    const condition = planCondition(here, String(hidden), [], 0);
+    return condition ? [{ path, if: condition }] : [];
   });
+}
+
+/** Makes the function of a cast's values that gives style which hides, or '' for nothing to hide. */
+export function firstStateOf(targets: readonly HiddenTarget[]): (values: JsonObject) => string {
+  const all = targets.map(({ path, ...one }) => ({
+    ...{ path, holds: one.if ? linkCondition(one.if) : () => true },
+  }));
   return (values) => {
     const scope = { rows: [values] } as never;
-    const selectors = targets.flatMap(({ field, holds }) =>
-      holds(scope) ? selectorIn(field, values) : [],
+    const selectors = all.flatMap(({ path, holds }) =>
+      holds(scope) ? selectorIn(path, values) : [],
     );
     if (selectors.length === 0) return '';
     // Where no script runs, nothing would ever show them.
@@ -37,7 +54,7 @@ export function compileFirstState(
   };
 }
 
-function selectorIn({ path }: Field, values: Json): string[] {
+function selectorIn(path: string, values: Json): string[] {
   const value = valueAt(values, path.split('.'));
   return typeof value === 'string' && value !== '' ? [value] : [];
 }

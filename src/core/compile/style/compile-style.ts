@@ -1,26 +1,18 @@
 import { type CssNode, walk } from 'css-tree';
 import { type Field, fieldsBelow } from '../../model/field.ts';
-import type { JsonObject, JsonPath } from '../../model/json-source.ts';
+import type { JsonPath } from '../../model/json-source.ts';
 import { choices } from '../../model/kinds/choice.ts';
-import type { CheckedValues } from '../../model/values/check-values.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
-import { urlProperty } from '../template/own-ids.ts';
+import { urlProperty } from '../write/ids.ts';
 import { isCssValue } from './css-value.ts';
 import { isMoving } from './moving-properties.ts';
-import { belowRules, differs, narrowFields, presetsOf } from './narrow.ts';
+import { belowRules, narrowFields, presetsOf } from './narrow.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
 import { customReset, firmReset, importantReset, reset, resetInSlots } from './reset.ts';
-import {
-  castSelector,
-  resetWeight,
-  rootMark,
-  rootSelector,
-  type Scoping,
-  slotBox,
-} from './root-selector.ts';
+import { resetWeight, rootMark, rootSelector, type Scoping, slotBox } from './root-selector.ts';
 import { ruleOf } from './rule-of.ts';
 import { scopeStyle } from './scope-style.ts';
 import { varFaults } from './var-places.ts';
@@ -61,8 +53,8 @@ export interface StyleSource {
   readonly placeOf: (at: JsonPath) => Place;
 }
 
-/** The style of a mould, and of each of its casts, in one manner. */
-interface CastStyle {
+/** The style of a mould in one manner. */
+export interface MouldStyle {
   /** What keeps a host's rules out of all casts on a page; '' where it is let in. */
   readonly reset: string;
   /** What the root says of its look; nothing where the host is let in. */
@@ -71,16 +63,12 @@ interface CastStyle {
   readonly ofMould: string;
   /** What CSS registers for a page only, for a cast in a shadow tree. */
   readonly ofPage: string;
-  /** What a cast adds: the properties whose values are not the defaults; '' for none. */
-  readonly ofCast: (
-    values: CheckedValues,
-    below: Readonly<Record<string, JsonObject>>,
-    id: string,
-  ) => string;
+  /** Ids that style speaks of by `url(#…)`, which mean another element in each cast. */
+  readonly urls: readonly string[];
 }
 
 export interface CompiledStyle {
-  readonly inManner: (manner: Manner, ids: StyleIds) => CastStyle;
+  readonly inManner: (manner: Manner, ids: StyleIds) => MouldStyle;
   /** True where rules for html or body need the root to be a box of its own. */
   readonly stylesPage: boolean;
   /** New names of what CSS keeps by name for a page. */
@@ -121,7 +109,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const inManner = (
     { sealed = false, look = 'own' }: Manner,
     { ownsId, renamed: asNames }: StyleIds,
-  ): CastStyle => {
+  ): MouldStyle => {
     const isHard = !sealed && look === 'own' && !source.loadsStyle;
     const moving = isHard ? source.moving : undefined;
     const isFirm = moving?.size === 0;
@@ -169,20 +157,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
       ]
         .filter((part) => part !== '')
         .join('\n\n'),
-      ofCast: (values, below, id) => {
-        const own = declarationsOf(styled, values, renamed).filter(
-          (one, index) => one !== defaults[index],
-        );
-        const selector = castSelector(scoping, id);
-        const narrowOnes = narrow.filter((one) => differs(one, values, below));
-        const addresses = [...urls].map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
-        return [
-          ruleOf(selector, [...own, ...addresses]),
-          belowRules(selector, below, narrowOnes, renamed),
-        ]
-          .filter((part) => part !== '')
-          .join('\n\n');
-      },
+      urls: [...urls],
     };
   };
   return {

@@ -1,6 +1,6 @@
 import { type CssNode, walk } from 'css-tree';
 import type MagicString from 'magic-string';
-import { namedAs } from '../template/element-name.ts';
+import { namedAs } from '../named-as.ts';
 
 /**
  * Makes rules for an element's name hold for what the author called so, whatever its name is on

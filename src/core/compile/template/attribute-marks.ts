@@ -1,24 +1,18 @@
 import { finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import type { Range } from '../../text/edits.ts';
-import { declarationsOf, styledFields } from '../style/properties.ts';
-import {
-  type BoundAttribute,
-  compileAttribute,
-  compileValue,
-  readBoundAttribute,
-} from './attribute.ts';
-import type { Binder } from './binder.ts';
+import { styledFields } from '../style/properties.ts';
+import type { Plan, ValuePlan } from '../write/plan.ts';
+import { type BoundAttribute, planAttribute, planValue, readBoundAttribute } from './attribute.ts';
+import { type Binder, valueRead } from './binder.ts';
 import type { Block } from './block.ts';
-import { compileClasses } from './class-words.ts';
+import { planClasses } from './class-words.ts';
 import { markName } from './element-name.ts';
 import type { Hole } from './hole.ts';
-import { compileLink, linkOf } from './link-attributes.ts';
+import { linkOf } from './link-attributes.ts';
 import { type Mark, withBlankBefore } from './mark.ts';
 import { type Attribute, type Element, isBinding } from './markup.ts';
 import type { OwnIds } from './own-ids.ts';
-import { joined, type Write } from './scope.ts';
-import { toClassWords, toHtmlText } from './sink.ts';
 
 /** Attributes that are bindings. */
 const bindings = ['km-each', 'km-when', 'km-shell', 'km-as', 'km-class', 'km-slot'];
@@ -28,7 +22,7 @@ export interface AttributeSetting {
   readonly binder: Binder;
   readonly holes: readonly Hole[];
   readonly loops: readonly string[];
-  readonly owned: OwnIds['owned'];
+  readonly ruleFor: OwnIds['ruleFor'];
   /** Set where the element itself is a block. */
   readonly block: Block | undefined;
 }
@@ -71,20 +65,26 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
   const bound = bind(setting, element, attribute);
   if (!bound) return [];
   const name = writtenName(binder, attribute);
-  const owned = (write: Write) => setting.owned(element, attribute, write);
+  const ids = setting.ruleFor(element, attribute);
   const range = withBlankBefore(binder.source, attribute);
   const link = linkOf(element, attribute, bound);
   const authors = element.attributes.filter(({ name }) => name === 'target' || name === 'rel');
   // An author who binds target or rel means to decide them.
   if (!link || authors.some((one) => holesIn(setting, one.value).length > 0)) {
-    return [{ ...range, write: owned(compileAttribute(binder, name, attribute.quote, bound)) }];
+    const plan = planAttribute(binder, name, attribute.quote, bound);
+    return [{ ...range, write: ids ? { is: 'ids', of: plan, ids } : plan }];
   }
   const authorsOwn = (wanted: string) => {
     const found = authors.find(({ name }) => name === wanted);
     return found && binder.source.slice(found.value.start, found.value.end);
   };
-  const own = { target: authorsOwn('target'), rel: authorsOwn('rel') };
-  const write = compileLink(link, { name, quote: attribute.quote }, own, owned);
+  const [target, rel] = [authorsOwn('target'), authorsOwn('rel')];
+  const write: Plan = {
+    ...{ is: 'link', of: valueRead(link), name, quote: attribute.quote ?? '"' },
+    ...(target === undefined ? {} : { target }),
+    ...(rel === undefined ? {} : { rel }),
+    ...(ids ? { ids } : {}),
+  };
   return [
     { ...range, write },
     ...authors.map((one) => ({ ...withBlankBefore(binder.source, one), write: '' })),
@@ -94,22 +94,17 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
 /** The class attribute: the author's own, bound or not, and the classes of `km-class` after it. */
 function markClass(setting: AttributeSetting, element: Element, classed: Attribute): Mark[] {
   const { binder } = setting;
-  const more = compileClasses(binder, classed, setting.loops);
+  const more = planClasses(binder, classed, setting.loops);
   const attribute = element.attributes.find(({ name }) => name === 'class');
   const bound = attribute && bind(setting, element, attribute);
-  if (!more) return [];
-  const own = attribute ? binder.source.slice(attribute.value.start, attribute.value.end) : '';
-  const value = bound ? compileValue(bound) : () => own;
+  if (more.length === 0) return [];
+  const own = authorsValue(setting, attribute, bound);
   const nameEnd = element.start + 1 + element.name.length;
   const range = attribute
     ? withBlankBefore(binder.source, attribute)
     : { start: nameEnd, end: nameEnd };
   const quote = attribute?.quote ?? '"';
-  const write: Write = (scope) => {
-    const words = toClassWords(value(scope) + more(scope));
-    return words === '' ? '' : ` class=${quote}${words}${quote}`;
-  };
-  return [{ ...range, write }];
+  return [{ ...range, write: { is: 'classes', quote, own, more } }];
 }
 
 /** The style attribute: the author's own, bound or not, and a row's custom properties after it. */
@@ -124,25 +119,33 @@ function markStyle(setting: AttributeSetting, element: Element): Mark[] {
     : { start: nameEnd, end: nameEnd };
   if (!rowStyle) {
     return attribute && bound
-      ? [{ ...range, write: compileAttribute(binder, 'style', attribute.quote, bound) }]
+      ? [{ ...range, write: planAttribute(binder, 'style', attribute.quote, bound) }]
       : [];
   }
   const own = attribute ? binder.source.slice(attribute.value.start, attribute.value.end) : '';
   const quote = attribute?.quote ?? '"';
-  const value = bound ? compileValue(bound) : () => own;
-  const between = own.trim() === '' || own.trimEnd().endsWith(';') ? ' ' : '; ';
-  const texts = [` style=${quote}`, own.trim() === '' ? '' : between, quote];
-  return [{ ...range, write: joined(texts, [value, rowStyle]) }];
+  const isEnded = own.trimEnd().endsWith(';');
+  const between = own.trim() === '' ? '' : isEnded ? ' ' : '; ';
+  const value = authorsValue(setting, attribute, bound);
+  return [{ ...range, write: { is: 'row-style', quote, own: value, between, ...rowStyle } }];
 }
 
-function rowStyleOf({ binder, block }: AttributeSetting): Write | undefined {
-  const row = block?.loop?.field.row;
+/** What the author wrote as an attribute's value, bound or not. */
+function authorsValue(
+  { binder }: AttributeSetting,
+  attribute: Attribute | undefined,
+  bound: BoundAttribute | undefined,
+): ValuePlan | string {
+  if (bound) return planValue(bound);
+  return attribute ? binder.source.slice(attribute.value.start, attribute.value.end) : '';
+}
+
+function rowStyleOf({ binder, block }: AttributeSetting) {
+  const { field } = block?.loop ?? {};
+  const row = field?.row;
   const fields = row ? styledFields(row, binder.usedProperties) : [];
-  if (!block || fields.length === 0) return undefined;
-  const depth = block.loops.length;
-  const { renamed } = binder;
-  return (scope) =>
-    toHtmlText(declarationsOf(fields, scope.rows[depth] ?? null, renamed).join('; '));
+  if (!block || !field || fields.length === 0) return undefined;
+  return { list: field.path, loop: block.loops.length };
 }
 
 function reportRowStyle(binder: Binder, { element, loop }: Block): void {

@@ -1,15 +1,14 @@
 import type { Kind } from '../../model/kind.ts';
 import { kinds } from '../../model/kinds.ts';
 import type { Reference } from '../../model/path.ts';
-import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
+import { isSafeAddress } from '../../model/safe-address.ts';
 import { finding } from '../../problem/finding.ts';
+import type { Plan, ValuePlan } from '../write/plan.ts';
 import { type AttributePlace, attributePlace, closedPlaces } from './attribute-place.ts';
-import { type Binder, kindNameRead, refer, reportNoText } from './binder.ts';
+import { type Binder, kindNameRead, refer, reportNoText, valueRead } from './binder.ts';
 import type { Hole } from './hole.ts';
-import { compileJson, fitsJson, type JsonPlace, jsonPlaces } from './json-place.ts';
+import { fitsJson, type JsonPlace, jsonPlaces } from './json-place.ts';
 import type { Attribute, Element } from './markup.ts';
-import { joined, type Read, readerOf, type Scope, type Write } from './scope.ts';
-import { toCandidate, toClassWords, toHtmlText } from './sink.ts';
 import type { Binding } from './text-hole.ts';
 
 /** An attribute whose value is made of fixed text and bindings, taken apart. */
@@ -94,118 +93,30 @@ function writable(reference: Reference, place: AttributePlace): boolean {
   return (kind.text ?? kind.address) !== undefined;
 }
 
-/** Compiles a bound attribute; it is left out where all of its value is empty. */
-export function compileAttribute(
+/** Plans a bound attribute; it is left out where all of its value is empty. */
+export function planAttribute(
   binder: Binder,
   name: string,
   quote: string | undefined,
   bound: BoundAttribute,
-): Write {
+): Plan {
   const { place, texts, references } = bound;
-  if (place === 'boolean') return compileBoolean(name, references);
-  const hasFixedText = texts.some((text) => text.trim() !== '');
-  const isPicture = place === 'picture';
-  const needsCheck = (isPicture || place === 'address') && !settlesScheme(texts[0] ?? '');
-  const isSafe = isPicture ? isSafePicture : isSafeAddress;
-  if (needsCheck || place === 'candidates') {
+  if (place === 'boolean') return { is: 'boolean', name, parts: references.map(valueRead) };
+  const isAddress = place === 'picture' || place === 'address';
+  const isHeld = isAddress && !settlesScheme(texts[0] ?? '');
+  if (isHeld || place === 'candidates') {
     for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
   }
-  const parts = partsOf(bound);
-  const opening = ` ${name}=${quote}`;
-  const [only] = parts;
-  // Without an alternative a picture is read out by its address (HTML Standard, 4.8.4.4).
-  if (name === 'alt')
-    return (
-      (value) => (scope: Scope) =>
-        opening + value(scope) + quote
-    )(compileValue(bound));
-  if (only && parts.length === 1 && !hasFixedText) {
-    const before = opening + texts[0];
-    const after = `${texts[1]}${quote}`;
-    return (scope) => {
-      const text = only(scope);
-      if (text === '' || (needsCheck && !isSafe(text))) return '';
-      return before + toHtmlText(text) + after;
-    };
-  }
-  const value = compileValue(bound);
-  if (place === 'candidates') return compileCandidates(opening, value, quote);
-  const unescaped = needsCheck ? joined(texts, parts) : undefined;
-  return (scope) => {
-    if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
-    if (unescaped && !isSafe(unescaped(scope))) return '';
-    return opening + value(scope) + quote;
-  };
+  return { is: 'attribute', name, quote: quote ?? '"', value: planValue(bound), isHeld };
 }
 
-/** Compiles the value alone, escaped for inside either kind of quotes. */
-export function compileValue(bound: BoundAttribute): Write {
-  return joined(
-    bound.texts,
-    partsOf(bound).map((part) => (scope) => toHtmlText(part(scope))),
-  );
-}
-
-/** A list of image candidates, less those whose address is empty. */
-function compileCandidates(opening: string, value: Write, quote = '"'): Write {
-  return (scope) => {
-    const whole = value(scope);
-    const full = !whole.includes(noAddress)
-      ? whole
-      : whole
-          .split(',')
-          .filter((one) => !one.includes(noAddress))
-          .join(',');
-    return full.trim() === '' ? '' : opening + full + quote;
-  };
-}
-
-/** Stands for an empty address until its candidate is taken out; no value holds it. */
-const noAddress = '\0';
-
-function compileBoolean(name: string, references: readonly Reference[]): Write {
-  const reads = references.map((reference): [Read, Kind] => [
-    readerOf(reference),
-    kinds[kindNameRead(reference)],
-  ]);
-  return (scope) => (reads.some(([read, kind]) => !kind.isEmpty(read(scope))) ? ` ${name}=""` : '');
-}
-
-function partsOf({ place, references, json }: BoundAttribute): Write[] {
-  return references.map((reference, at) =>
-    json ? compileJson(reference, json[at] ?? 'value') : partOf(reference, place),
-  );
-}
-
-/** The characters of one binding in an attribute, not escaped yet; '' for what is empty. */
-function partOf(reference: Reference, place: AttributePlace): (scope: Scope) => string {
-  const read = readerOf(reference);
-  const kind: Kind = kinds[kindNameRead(reference)];
-  const { declared } = reference.field;
-  if (place === 'style') {
-    return (scope) => {
-      const value = read(scope);
-      return value === null ? '' : (kind.css?.(value, declared) ?? '');
-    };
-  }
-  if (place === 'candidates' && kind.address) {
-    const { address } = kind;
-    return (scope) => {
-      const value = read(scope);
-      return (value === null ? '' : toCandidate(address(value))) || noAddress;
-    };
-  }
-  // The value of an option may be where it leads; no scheme is looked for, since it may be any text.
-  const isAddress = place === 'address' || place === 'picture' || place === 'option';
-  const write = (isAddress ? kind.address : undefined) ?? kind.text ?? kind.address;
-  const saysFalse = place === 'enumerated';
-  const shape = place === 'class' ? toClassWords : undefined;
-  return (scope) => {
-    const value = read(scope);
-    if (value === null || (value === false && !saysFalse)) return '';
-    const text = write?.(value) ?? '';
-    return shape ? shape(text) : text;
-  };
+/** Plans the value alone. */
+export function planValue({ place, texts, references, json }: BoundAttribute): ValuePlan {
+  const parts = references.map((reference, at) => ({
+    of: valueRead(reference),
+    ...(json ? { json: json[at] ?? 'value' } : {}),
+  }));
+  return { place, texts, parts };
 }
 
 /** True where the fixed beginning of an address already decides its scheme, or that it has none. */

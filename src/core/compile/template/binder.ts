@@ -3,6 +3,7 @@ import { type KindName, kinds } from '../../model/kinds.ts';
 import { isReference, type Reference, resolvePath } from '../../model/path.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import type { LineIndex } from '../../text/line-index.ts';
+import type { ValueAt } from '../write/plan.ts';
 
 /** What every part of the template's compiler works with. */
 export interface Binder {
@@ -74,6 +75,17 @@ export function kindNameRead({ fact, field }: Reference): KindName {
   if (!fact) return field.kindName;
   if (fact === 'key') return 'text';
   return fact === 'first' || fact === 'last' ? 'switch' : 'number';
+}
+
+/** A reference as it is read when a cast is written. */
+export function valueRead(reference: Reference): ValueAt {
+  const { loop, steps, fact, field } = reference;
+  const { unit } = field.declared;
+  return {
+    ...{ loop, steps, kind: kindNameRead(reference) },
+    ...(fact ? { fact } : {}),
+    ...(typeof unit === 'string' ? { unit } : {}),
+  };
 }
 
 /** What to do instead where a kind has no form as plain characters. */

@@ -1,14 +1,13 @@
 import type { Field } from '../../model/field.ts';
-import type { Json } from '../../model/json-source.ts';
 import { kinds } from '../../model/kinds.ts';
 import { namePattern } from '../../model/mould.ts';
 import { finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
-import { type Binder, kindNameRead, refer } from './binder.ts';
-import { compileCondition } from './condition.ts';
+import type { Condition, Plan, PlanOf } from '../write/plan.ts';
+import { type Binder, kindNameRead, refer, valueRead } from './binder.ts';
+import { planCondition } from './condition.ts';
 import { shapeOf } from './element-name.ts';
 import type { Attribute, Element, Markup } from './markup.ts';
-import { readerOf, type Scope, type Write } from './scope.ts';
 
 /** An element that is there only on a condition, or once for each row. */
 export interface Block extends Range {
@@ -18,7 +17,7 @@ export interface Block extends Range {
   /** The loop this block itself opens. */
   readonly loop: Loop | undefined;
   /** Asked for each row where the block is a loop as well. */
-  readonly holds: ((scope: Scope) => boolean) | undefined;
+  readonly holds: Condition | undefined;
   /** True for one of the two tags of an element that is there only on a condition. */
   readonly isShell?: true;
   /** The slot it is what stands in where nothing is placed there. */
@@ -29,7 +28,7 @@ export interface Block extends Range {
 
 interface Loop {
   readonly field: Field;
-  readonly rowsOf: (scope: Scope) => readonly Json[];
+  readonly rows: Pick<PlanOf<'each'>, 'of' | 'most'>;
 }
 
 /** So many copies at most where a number says how many and its field sets no maximum. */
@@ -94,7 +93,7 @@ function isTorn(element: Element, markup: Markup): boolean {
 
 function conditionOf(binder: Binder, { value }: Attribute, loops: readonly string[]) {
   const condition = binder.source.slice(value.start, value.end);
-  return compileCondition(binder, condition, loops, value.start);
+  return planCondition(binder, condition, loops, value.start);
 }
 
 function openLoop(
@@ -111,12 +110,10 @@ function openLoop(
     binder.report(finding('template/same-loop', { path }, place, path));
     return undefined;
   }
-  const read = readerOf(reference);
-  if (field.row && !fact) return { field, rowsOf: (scope) => read(scope) as readonly Json[] };
+  const of = valueRead(reference);
+  if (field.row && !fact) return { field, rows: { of } };
   if (field.kindName === 'number' && field.declared.type === 'integer' && !fact) {
-    const most = Number(field.declared.maximum ?? mostCopies);
-    const count = (scope: Scope) => Math.min(most, Math.max(0, Number(read(scope))));
-    return { field, rowsOf: (scope) => new Array<Json>(count(scope)).fill(null) };
+    return { field, rows: { of, most: Number(field.declared.maximum ?? mostCopies) } };
   }
   const { called } = kinds[kindNameRead(reference)];
   binder.report(finding('template/not-a-list', { path, called }, place, path));
@@ -190,22 +187,9 @@ function slotBlock(
   return [{ ...range, element, loops, loop: undefined, holds: undefined, slot, isBroken: false }];
 }
 
-/** Compiles a block around its content. */
-export function compileBlock({ loop, loops, holds, slot }: Block, content: Write): Write {
-  if (slot) return (scope) => scope.slots[slot] ?? content(scope);
-  const shown: Write = holds ? (scope) => (holds(scope) ? content(scope) : '') : content;
-  if (!loop) return shown;
-  const depth = loops.length;
-  const { rowsOf } = loop;
-  return (scope) => {
-    const rows = rowsOf(scope);
-    let out = '';
-    for (let index = 0; index < rows.length; index += 1) {
-      scope.rows[depth] = rows[index] as Json;
-      scope.indexes[depth] = index;
-      scope.counts[depth] = rows.length;
-      out += shown(scope);
-    }
-    return out;
-  };
+/** Plans a block around its content. */
+export function planBlock({ loop, loops, holds, slot }: Block, plan: Plan): Plan {
+  if (slot) return { is: 'slot', name: slot, plan };
+  if (!loop) return holds ? { is: 'when', if: holds, plan } : plan;
+  return { is: 'each', ...loop.rows, depth: loops.length, ...(holds ? { if: holds } : {}), plan };
 }

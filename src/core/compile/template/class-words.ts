@@ -1,20 +1,20 @@
 import { finding } from '../../problem/finding.ts';
+import type { PlanOf } from '../write/plan.ts';
 import type { Binder } from './binder.ts';
-import { compileCondition } from './condition.ts';
+import { planCondition } from './condition.ts';
 import type { Attribute } from './markup.ts';
-import type { Write } from './scope.ts';
 
 /** Names of classes as they can stand in any attribute. */
 const classes = /^[^\s"'<>&{}~;=]+(?:\s+[^\s"'<>&{}~;=]+)*$/;
 
-/** Compiles `km-class`: the classes whose condition holds, each with a blank before it. */
-export function compileClasses(
+/** Reads `km-class`: classes, each with its condition. */
+export function planClasses(
   binder: Binder,
   { value }: Attribute,
   loops: readonly string[],
-): Write | undefined {
+): PlanOf<'classes'>['more'] {
   const whole = binder.source.slice(value.start, value.end);
-  const writers: Write[] = [];
+  const planned: PlanOf<'classes'>['more'][number][] = [];
   let offset = value.start;
   for (const entry of whole.split(';')) {
     const from = offset;
@@ -28,11 +28,8 @@ export function compileClasses(
       binder.report(finding('template/bad-class', { entry: entry.trim() }, place));
       continue;
     }
-    const holds = compileCondition(binder, condition.trim(), loops, from);
-    const written = ` ${names.trim().replace(/\s+/g, ' ')}`;
-    if (holds) writers.push((scope) => (holds(scope) ? written : ''));
+    const holds = planCondition(binder, condition.trim(), loops, from);
+    if (holds) planned.push({ if: holds, words: names.trim().replace(/\s+/g, ' ') });
   }
-  return writers.length === 0
-    ? undefined
-    : (scope) => writers.reduce((out, write) => out + write(scope), '');
+  return planned;
 }

@@ -1,8 +1,9 @@
 import { finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
+import { joinPlans, type Plan } from '../write/plan.ts';
 import { markAttributes } from './attribute-marks.ts';
 import type { Binder } from './binder.ts';
-import { type Block, blockAt, compileBlock, findBlocks } from './block.ts';
+import { type Block, blockAt, findBlocks, planBlock } from './block.ts';
 import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
 import { type FoundHandlers, takeHandlers } from './inline-handlers.ts';
@@ -10,11 +11,10 @@ import { type Mark, writeMarked } from './mark.ts';
 import { type Element, type Markup, readMarkup } from './markup.ts';
 import { type OwnIds, ownIds } from './own-ids.ts';
 import type { ParsedTemplate } from './parse-template.ts';
-import type { Scope, Write } from './scope.ts';
 
-/** A template compiled: a function of a scope that only joins strings. */
+/** A template compiled: a plan of what is written for each cast. */
 export interface CompiledTemplate {
-  readonly write: Write;
+  readonly plan: Plan;
   readonly markup: Markup;
   readonly handlers: FoundHandlers['handlers'];
   readonly ids: OwnIds;
@@ -28,12 +28,12 @@ export interface CompiledTemplate {
  * Compiles a template. What is not bound is the author's own text, slice by slice; nothing is
  * printed anew.
  *
- * @param rootAttributes what the root carries, with a blank before it
+ * @param page attributes of the snippet's page, which the root carries
  * @param needsWrapper true where the element at the top cannot be the root itself
  */
 export function compileTemplate(
   binder: Binder,
-  rootAttributes: (scope: Scope) => string,
+  page: Readonly<Record<string, string>>,
   needsWrapper: (top: Element) => boolean,
   parsed: ParsedTemplate,
 ): CompiledTemplate {
@@ -43,28 +43,28 @@ export function compileTemplate(
   const holes = findHoles(source);
   const ids = ownIds(markup);
   const { handlers, marks: handlerMarks } = takeHandlers(markup);
-  const { owned } = ids;
+  const { ruleFor } = ids;
+  const atRoot: Plan = { is: 'root', page };
   const marks: Mark[] = markup.elements.flatMap((element) => {
     const around = blockAt(blocks, element.start);
     if (around?.isBroken) return [];
     const block = blocks.find((one) => one.element === element && !one.isShell && !one.slot);
-    return markAttributes({ binder, holes, loops: around?.loops ?? [], block, owned }, element);
+    return markAttributes({ binder, holes, loops: around?.loops ?? [], block, ruleFor }, element);
   });
   marks.push(...handlerMarks, ...ids.marks, ...markHoles(binder, markup, blocks, holes));
   const top = ownRoot(markup, blocks);
   const root = top && needsWrapper(top) ? undefined : top;
   if (root) {
     const nameEnd = root.start + 1 + root.name.length;
-    marks.push({ start: nameEnd, end: nameEnd, write: rootAttributes });
+    marks.push({ start: nameEnd, end: nameEnd, write: atRoot });
   }
   reportEnd(binder, markup);
   const end = source.length;
   const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
-  const closing = endTags(markup, blocks, undefined);
-  const whole = closing === '' ? content : (scope: Scope) => content(scope) + closing;
+  const whole = joinPlans(['', endTags(markup, blocks, undefined)], [content]);
   const read = { markup, handlers, ids, hasBox: !root, rootName: root?.name ?? 'div' };
-  if (root) return { ...read, write: whole };
-  return { ...read, write: (scope) => `<div${rootAttributes(scope)}>\n${whole(scope)}\n</div>` };
+  if (root) return { ...read, plan: whole };
+  return { ...read, plan: joinPlans(['<div', '>\n', '\n</div>'], [atRoot, whole]) };
 }
 
 /** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */
@@ -111,7 +111,7 @@ function writeRange(
   blocks: readonly Block[],
   { marks, markup }: { readonly marks: readonly Mark[]; readonly markup: Markup },
   within?: Block,
-): Write {
+): Plan {
   const inside = blocks.filter((one) => one !== within && isInside(one, range));
   const direct = inside.filter(
     (one) => !inside.some((other) => other !== one && isInside(one, other)),
@@ -123,9 +123,8 @@ function writeRange(
     const { start, end } = block;
     if (block.isBroken) return { start, end, write: '' };
     const content = writeRange(source, block, inside, { marks, markup }, block);
-    const closing = endTags(markup, inside, block);
-    const closed = closing === '' ? content : (scope: Scope) => content(scope) + closing;
-    return { start, end, write: compileBlock(block, closed) };
+    const closed = joinPlans(['', endTags(markup, inside, block)], [content]);
+    return { start, end, write: planBlock(block, closed) };
   });
   return writeMarked(source, range, [...loose, ...written]);
 }

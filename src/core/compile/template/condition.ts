@@ -1,20 +1,15 @@
 import { readCondition } from '../../model/condition.ts';
-import type { Json } from '../../model/json-source.ts';
-import { kinds } from '../../model/kinds.ts';
 import { finding } from '../../problem/finding.ts';
-import { type Binder, kindNameRead, refer } from './binder.ts';
-import { readerOf, type Scope } from './scope.ts';
+import type { Condition } from '../write/plan.ts';
+import { type Binder, refer, valueRead } from './binder.ts';
 
-/**
- * Compiles a condition. A value is compared by its characters, so that `level is 2` holds for the
- * number and for the text.
- */
-export function compileCondition(
+/** Reads a condition and follows its path, or reports why there is none. */
+export function planCondition(
   binder: Binder,
   text: string,
   loops: readonly string[],
   offset: number,
-): ((scope: Scope) => boolean) | undefined {
+): Condition | undefined {
   const condition = readCondition(text);
   if (!condition) {
     const place = binder.lines.placeAt(offset);
@@ -24,11 +19,5 @@ export function compileCondition(
   const { path, wanted, isNegated } = condition;
   const reference = refer(binder, path, loops, offset);
   if (!reference) return undefined;
-  const read = readerOf(reference);
-  const { isEmpty } = kinds[kindNameRead(reference)];
-  const holds =
-    wanted === undefined
-      ? (value: Json) => !isEmpty(value)
-      : (value: Json) => String(value ?? '') === wanted;
-  return (scope) => holds(read(scope)) !== isNegated;
+  return { of: valueRead(reference), ...(wanted === undefined ? {} : { wanted }), isNegated };
 }

@@ -1,10 +1,9 @@
 import { finding } from '../../problem/finding.ts';
-import { type Binder, refer, reportNoText } from './binder.ts';
+import { type Binder, refer, reportNoText, valueRead } from './binder.ts';
 import type { Hole } from './hole.ts';
-import { compileJson, fitsJson, jsonPlaces } from './json-place.ts';
+import { fitsJson, jsonPlaces } from './json-place.ts';
 import type { Mark } from './mark.ts';
 import type { Element } from './markup.ts';
-import { escapeForScript } from './sink.ts';
 
 /** True for a script element that holds JSON and no code (HTML Standard, 4.12.1: data block). */
 export function isDataBlock(element: Element): boolean {
@@ -49,7 +48,7 @@ export function markDataBlock(
       reportNoText(binder, reference, hole.start);
       return [];
     }
-    const write = compileJson(reference, place);
-    return [{ ...hole, write: (scope) => escapeForScript(write(scope)) }];
+    const part = { of: valueRead(reference), json: place };
+    return [{ start: hole.start, end: hole.end, write: { is: 'data', part } }];
   });
 }

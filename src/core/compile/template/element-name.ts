@@ -1,10 +1,9 @@
 import { choices } from '../../model/kinds/choice.ts';
 import { finding } from '../../problem/finding.ts';
-import { type Binder, refer } from './binder.ts';
+import { type Binder, refer, valueRead } from './binder.ts';
 import type { Mark } from './mark.ts';
 import type { Attribute, Element } from './markup.ts';
 import { readMarkup } from './markup.ts';
-import { readerOf, type Scope } from './scope.ts';
 
 /** Elements that differ in what they mean, and not in what they do. */
 const meaningful = new Set([
@@ -14,9 +13,6 @@ const meaningful = new Set([
   ...['p', 'pre', 'q', 's', 'samp', 'search', 'section', 'small', 'span', 'strong', 'sub', 'sup'],
   ...['td', 'th', 'u', 'ul', 'var'],
 ]);
-
-/** The attribute that keeps the name the author wrote, where an element has another. */
-export const namedAs = 'data-as';
 
 /** Compiles `km-as`: the names in both tags, and the author's kept where it is another. */
 export function markName(
@@ -48,18 +44,14 @@ export function markName(
     return report(`may be ${torn}, which a browser does not leave where <${element.name}> stands`);
   }
   for (const name of [element.name, ...names]) binder.renamedElements.add(name);
-  const read = readerOf(reference);
-  const nameNow = (scope: Scope) => String(read(scope) ?? element.name);
+  const named = { of: valueRead(reference), author: element.name };
   const length = element.name.length;
   const start = element.start + 1;
   const end = element.endTag.start + 2;
   return [
-    { start, end: start + length, write: nameNow },
-    {
-      ...{ start: start + length, end: start + length },
-      write: (scope) => (nameNow(scope) === element.name ? '' : ` ${namedAs}="${element.name}"`),
-    },
-    { start: end, end: end + length, write: nameNow },
+    { start, end: start + length, write: { is: 'name', ...named } },
+    { start: start + length, end: start + length, write: { is: 'name-mark', ...named } },
+    { start: end, end: end + length, write: { is: 'name', ...named } },
   ];
 }
 

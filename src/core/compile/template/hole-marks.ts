@@ -5,7 +5,7 @@ import { isDataBlock, markDataBlock } from './data-block.ts';
 import type { Hole } from './hole.ts';
 import type { Mark } from './mark.ts';
 import { type Element, type Markup, type Surroundings, surroundingsAt } from './markup.ts';
-import { compileTextHole } from './text-hole.ts';
+import { planTextHole } from './text-hole.ts';
 
 /** Compiles what is bound outside attributes, and reports what stands where nothing can be. */
 export function markHoles(
@@ -33,9 +33,7 @@ export function markHoles(
       binder.report(finding('template/no-value-here', data, place));
     } else if (around.in === 'text') {
       const write =
-        hole.is === 'plain'
-          ? '{~'
-          : compileTextHole(binder, hole, block?.loops ?? [], around.element);
+        hole.is === 'plain' ? '{~' : planTextHole(binder, hole, block?.loops ?? [], around.element);
       if (write !== undefined) marks.push({ start: hole.start, end: hole.end, write });
     }
   }

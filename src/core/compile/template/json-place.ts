@@ -1,9 +1,7 @@
-import type { Json } from '../../model/json-source.ts';
 import type { Kind } from '../../model/kind.ts';
 import { kinds } from '../../model/kinds.ts';
 import type { Reference } from '../../model/path.ts';
 import { kindNameRead } from './binder.ts';
-import { readerOf, type Write } from './scope.ts';
 
 /** Where in JSON a value stands: within a string, or as a value of its own. */
 export type JsonPlace = 'string' | 'value';
@@ -39,22 +37,4 @@ function isJson(text: string): boolean {
 export function fitsJson(reference: Reference, place: JsonPlace): boolean {
   const kind: Kind = kinds[kindNameRead(reference)];
   return place === 'value' || kind.text !== undefined || kind.address !== undefined;
-}
-
-/** Writes a value for its place in JSON; not escaped for what is around that yet. */
-export function compileJson(reference: Reference, place: JsonPlace): Write {
-  const read = readerOf(reference);
-  const kind: Kind = kinds[kindNameRead(reference)];
-  if (place === 'value') {
-    const { data } = kind;
-    return (scope) => {
-      const value = read(scope);
-      return JSON.stringify(data && value !== null ? data(value) : value);
-    };
-  }
-  const text = kind.text ?? kind.address ?? String;
-  return (scope) => {
-    const value: Json = read(scope);
-    return value === null ? '' : JSON.stringify(text(value)).slice(1, -1);
-  };
 }

@@ -1,9 +1,9 @@
 import type { Range } from '../../text/edits.ts';
-import { joined, type Write } from './scope.ts';
+import { joinPlans, type Plan } from '../write/plan.ts';
 
 /** A stretch of the source in whose place something else is written. */
 export interface Mark extends Range {
-  readonly write: string | Write;
+  readonly write: Plan;
 }
 
 /** The same stretch with the white space before it, which goes when an attribute goes. */
@@ -13,21 +13,13 @@ export function withBlankBefore(source: string, { start, end }: Range): Range {
 }
 
 /** Writes a stretch of the source: the author's text slice by slice, and what the marks write. */
-export function writeMarked(source: string, range: Range, marks: readonly Mark[]): Write {
-  const texts: string[] = [];
-  const writers: Write[] = [];
-  let text = '';
-  let from = range.start;
-  for (const mark of [...marks].sort((a, b) => a.start - b.start || a.end - b.end)) {
-    text += source.slice(from, mark.start);
-    from = mark.end;
-    if (typeof mark.write === 'string') text += mark.write;
-    else {
-      texts.push(text);
-      writers.push(mark.write);
-      text = '';
-    }
-  }
-  texts.push(text + source.slice(from, range.end));
-  return joined(texts, writers);
+export function writeMarked(source: string, range: Range, marks: readonly Mark[]): Plan {
+  const sorted = [...marks].sort((a, b) => a.start - b.start || a.end - b.end);
+  const texts = sorted.map((mark, at) =>
+    source.slice(sorted[at - 1]?.end ?? range.start, mark.start),
+  );
+  return joinPlans(
+    [...texts, source.slice(sorted.at(-1)?.end ?? range.start, range.end)],
+    sorted.map(({ write }) => write),
+  );
 }

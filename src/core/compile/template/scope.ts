@@ -1,5 +1,5 @@
 import { isJsonObject, type Json, type JsonObject } from '../../model/json-source.ts';
-import type { Reference, RowFact } from '../../model/path.ts';
+import type { RowFact } from '../../model/path.ts';
 
 /** How a cast stands on its page. */
 export interface Placing {
@@ -40,8 +40,15 @@ const facts: Readonly<Record<RowFact, (loop: number) => Read>> = {
   },
 };
 
+/** What can be read: from the values or a row down, or a fact of the row. */
+interface Readable {
+  readonly loop: number;
+  readonly steps: readonly string[];
+  readonly fact?: RowFact | undefined;
+}
+
 /** Makes the reader of a reference; one and two steps are by far the most common. */
-export function readerOf({ loop, steps, fact }: Reference): Read {
+export function readerOf({ loop, steps, fact }: Readable): Read {
   if (fact) return facts[fact](loop);
   const [first, second] = steps;
   if (first === undefined) return (scope) => scope.rows[loop] as Json;

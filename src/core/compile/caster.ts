@@ -1,0 +1,181 @@
+import type { CastFile } from '../model/cast-file.ts';
+import type { Field } from '../model/field.ts';
+import type { JsonObject } from '../model/json-source.ts';
+import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
+import {
+  type CheckedValues,
+  checkAgainst,
+  type PlaceOfValue,
+} from '../model/values/check-values.ts';
+import { type AssetAt, assetsIn } from './asset-addresses.ts';
+import type { Cast } from './cast.ts';
+import { aboutPlacing, idOf, isOtherVersion, nameOf } from './cast-facts.ts';
+import { fillSlots, openedAt, slotMark } from './fill-slots.ts';
+import { firstStateOf } from './first-state.ts';
+import type { ReadyMould } from './ready-mould.ts';
+import type { CastScript } from './script/cast-script.ts';
+import { scriptValues } from './script-values.ts';
+import { castStyle } from './style/cast-style.ts';
+import type { Manner } from './style/compile-style.ts';
+import { withInlineNames } from './template/inline-names.ts';
+import type { Placing } from './template/scope.ts';
+import { linkPlan } from './write/link-plan.ts';
+
+/** How a cast is made: by default scoped, with a look of its own. */
+export interface CastOptions extends Manner {
+  /** Where each value stands in a file, so that findings can point there. */
+  readonly placeOf?: PlaceOfValue | undefined;
+  /** Other moulds by their names, for the casts that are placed in slots. */
+  readonly moulds?: ((name: string) => CastMaker | undefined) | undefined;
+  /** The mould in whose slot it is placed. */
+  readonly within?: string | undefined;
+  /** Where files of the mould's own lie; `assets/…` is left as it is where it is undefined. */
+  readonly assetAt?: AssetAt | undefined;
+}
+
+/** What makes casts of one mould. */
+export interface CastMaker {
+  cast(cast?: CastFile, options?: CastOptions): Cast;
+}
+
+/** Makes casts of one mould, and writes their markup. */
+export interface Caster extends CastMaker {
+  write(values: CheckedValues, id: string, place?: Partial<Placing>): string;
+}
+
+/**
+ * Links a mould once for any number of casts: each is a function of its values that only joins
+ * strings.
+ *
+ * @param boundAt where a field is bound, as words that end a sentence; or ''
+ */
+export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string): Caster {
+  const { name, root, used, renamed, inlineNames, version, title, origin } = ready;
+  const linked = linkPlan(ready.plan, { mouldName: name, root, used, renamed });
+  // A literal and no spread: this is what every cast goes through.
+  const write: Caster['write'] = (values, id, place = noPlace) =>
+    linked({
+      id,
+      suffix: place.suffix ?? `~${id}`,
+      slots: place.slots ?? noSlots,
+      look: place.look,
+      rows: [values],
+      indexes: [0],
+      counts: [1],
+    });
+  const named = (text: string) => (inlineNames ? withInlineNames(text, inlineNames) : text);
+  const styleIn = keptByKey((manner: Required<Manner>) => {
+    const { urls, ...texts } = ready.styleIn(manner);
+    const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
+    return { texts, ofCast: castStyle({ root, used, renamed }, scoping, urls) };
+  });
+  const filesIn = keptBy((assetAt: AssetAt) => {
+    const files = assetsIn(ready.assets, (path) => assetAt(name, path));
+    const script = ready.script();
+    return { ...files, script: script && { ...script, code: files.inScript(script.code) } };
+  });
+  const firstState = firstStateOf(ready.hiddenTargets);
+  const forScript = scriptValues(root);
+  const shared = {
+    ...{ mould: name, version, title, origin, hasBox: ready.hasBox, hasIds: ready.hasIds },
+    ...{ libraries: ready.libraries, loads: ready.loads, assets: ready.assets },
+  };
+  const defaults = forScript(root.default as JsonObject);
+  const addressed = new Set(ready.addressed);
+  const rule = (field: Field, value: unknown) =>
+    addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
+  const [slot] = ready.slots;
+  const isOpenSlot = slot !== undefined && ready.declaredSlots[slot]?.inherits === true;
+
+  return {
+    write: inlineNames
+      ? (values, id, { slots = noSlots, ...place } = {}) =>
+          filled(named(write(values, id, { ...place, slots: marksOf(Object.keys(slots)) })), slots)
+      : write,
+    cast(castFile = {}, options = {}) {
+      const { placeOf, moulds, within, assetAt, sealed = false, look = 'own' } = options;
+      const id = idOf(castFile, name);
+      const { values, below, kept, ...checked } = checkAgainst(root, castFile.values ?? {}, {
+        ...{ below: castFile.below, kept: castFile.kept, placeOf, rule },
+        isOlder: isOtherVersion(castFile, version),
+        ...(boundAt ? { boundAt } : {}),
+      });
+      const { texts, ofCast } = styleIn({ sealed, look });
+      const slots = fillSlots(castFile.slots, {
+        ...{ mouldName: name, known: ready.slots, declared: ready.declaredSlots, sealed },
+        castOf: (file) => moulds?.(nameOf(file))?.cast(file, { ...options, within: name }),
+      });
+      const files = assetAt ? filesIn(assetAt) : undefined;
+      const place = { ...(sealed ? { suffix: '' } : {}), look: texts.look };
+      const isPlain = !files && !inlineNames;
+      /** What is placed in slots keeps its own names and addresses, and so comes in afterwards. */
+      const marked = (names: readonly string[]) => {
+        const text = named(write(values, id, { ...place, slots: marksOf(names) }));
+        return files ? files.inMarkup(text) : text;
+      };
+      const script = files ? files.script : ready.script();
+      const own = forScript(values);
+      return {
+        ...{ ...shared, id, sealed, kept, values, script },
+        scriptValues: files ? (files.inValues(own) as JsonObject) : own,
+        defaults: files ? (files.inValues(defaults) as JsonObject) : defaults,
+        ...{ reset: texts.reset },
+        mouldStyle: files ? files.inStyle(texts.ofMould) : texts.ofMould,
+        pageStyle: files ? files.inStyle(texts.ofPage) : texts.ofPage,
+        castStyle: files ? files.inStyle(ofCast(values, below, id)) : ofCast(values, below, id),
+        markup: isPlain
+          ? write(values, id, { ...place, slots: slots.markup })
+          : filled(marked(Object.keys(slots.markup)), slots.markup),
+        opened:
+          slot === undefined
+            ? undefined
+            : () => openedAt(marked([slot]), slot, { sealed, inherits: isOpenSlot }),
+        ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
+        firstState: ready.hasScript ? firstState(values) : '',
+        told: toldOf(script, values),
+        findings: [
+          ...aboutPlacing(castFile, ready, within),
+          ...checked.findings,
+          ...slots.findings,
+        ],
+      };
+    },
+  };
+}
+
+const noPlace: Partial<Placing> = {};
+const noSlots = {};
+
+/** Stands for what is placed in each slot, until that is put in. */
+function marksOf(names: readonly string[]): Record<string, string> {
+  return Object.fromEntries(names.map((name) => [name, slotMark(name)]));
+}
+
+function filled(marked: string, slots: Readonly<Record<string, string>>): string {
+  return marked.replace(/\0([\w-]+)\0/g, (_, name: string) => slots[name] ?? '');
+}
+
+function toldOf(script: CastScript | undefined, values: CheckedValues): string {
+  if (!script?.needsValues) return '';
+  const { reads = Object.keys(values as object) } = script;
+  return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));
+}
+
+function keptBy<K extends object, T>(make: (key: K) => T): (key: K) => T {
+  const made = new WeakMap<K, T>();
+  return (key) => {
+    const value = made.get(key) ?? make(key);
+    made.set(key, value);
+    return value;
+  };
+}
+
+function keptByKey<K, T>(make: (key: K) => T): (key: K) => T {
+  const made = new Map<string, T>();
+  return (key) => {
+    const name = JSON.stringify(key);
+    const value = made.get(name) ?? make(key);
+    made.set(name, value);
+    return value;
+  };
+}

@@ -1,0 +1,179 @@
+import type { JsonObject } from '../../model/json-source.ts';
+import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
+import type { AttributePlace } from '../template/attribute-place.ts';
+import { joined, readerOf, type Write } from '../template/scope.ts';
+import { toCandidate, toClassWords, toHtmlText } from '../template/sink.ts';
+import { withOwnIds } from './ids.ts';
+import type { AttributePart, PlanOf, ValueAt, ValuePlan } from './plan.ts';
+import { kindOf, linkCondition, linkJson } from './values.ts';
+
+/** An attribute whose value is bound; it is left out where all of that is empty. */
+export function linkAttribute(plan: PlanOf<'attribute'>): Write {
+  const { name, quote, value: bound, isHeld } = plan;
+  const { place, texts } = bound;
+  const hasFixedText = texts.some((text) => text.trim() !== '');
+  const isSafe = place === 'picture' ? isSafePicture : isSafeAddress;
+  const parts = bound.parts.map((part) => linkPart(part, place));
+  const opening = ` ${name}=${quote}`;
+  const value = linkValue(bound);
+  // Without an alternative a picture is read out by its address (HTML Standard, 4.8.4.4).
+  if (name === 'alt') return (scope) => opening + value(scope) + quote;
+  const [only] = parts;
+  if (only && parts.length === 1 && !hasFixedText) {
+    const before = opening + texts[0];
+    const after = `${texts[1]}${quote}`;
+    return (scope) => {
+      const text = only(scope);
+      if (text === '' || (isHeld && !isSafe(text))) return '';
+      return before + toHtmlText(text) + after;
+    };
+  }
+  if (place === 'candidates') return linkCandidates(opening, value, quote);
+  const unescaped = isHeld ? joined(texts, parts) : undefined;
+  return (scope) => {
+    if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
+    if (unescaped && !isSafe(unescaped(scope))) return '';
+    return opening + value(scope) + quote;
+  };
+}
+
+/** The value alone, escaped for inside either kind of quotes. */
+function linkValue(bound: ValuePlan | string): Write {
+  if (typeof bound === 'string') return () => bound;
+  const { texts, parts, place } = bound;
+  return joined(
+    texts,
+    parts.map((part) => {
+      const write = linkPart(part, place);
+      return (scope) => toHtmlText(write(scope));
+    }),
+  );
+}
+
+/** A list of image candidates, less those whose address is empty. */
+function linkCandidates(opening: string, value: Write, quote: string): Write {
+  return (scope) => {
+    const whole = value(scope);
+    const full = !whole.includes(noAddress)
+      ? whole
+      : whole
+          .split(',')
+          .filter((one) => !one.includes(noAddress))
+          .join(',');
+    return full.trim() === '' ? '' : opening + full + quote;
+  };
+}
+
+/** Stands for an empty address until its candidate is taken out; no value holds it. */
+const noAddress = '\0';
+
+/** The characters of one binding in an attribute, not escaped yet; '' for what is empty. */
+function linkPart(part: AttributePart, place: AttributePlace): Write {
+  if (part.json) return linkJson(part);
+  const { of } = part;
+  const read = readerOf(of);
+  const kind = kindOf(of);
+  if (place === 'style') {
+    const declared = of.unit === undefined ? {} : { unit: of.unit };
+    return (scope) => {
+      const value = read(scope);
+      return value === null ? '' : (kind.css?.(value, declared) ?? '');
+    };
+  }
+  if (place === 'candidates' && kind.address) {
+    const { address } = kind;
+    return (scope) => {
+      const value = read(scope);
+      return (value === null ? '' : toCandidate(address(value))) || noAddress;
+    };
+  }
+  // The value of an option may be where it leads; no scheme is looked for, since it may be any text.
+  const isAddress = place === 'address' || place === 'picture' || place === 'option';
+  const write = (isAddress ? kind.address : undefined) ?? kind.text ?? kind.address;
+  const saysFalse = place === 'enumerated';
+  const shape = place === 'class' ? toClassWords : undefined;
+  return (scope) => {
+    const value = read(scope);
+    if (value === null || (value === false && !saysFalse)) return '';
+    const text = write?.(value) ?? '';
+    return shape ? shape(text) : text;
+  };
+}
+
+export function linkBoolean({ name, parts }: PlanOf<'boolean'>): Write {
+  const tests = parts.map((of: ValueAt) => {
+    const read = readerOf(of);
+    const { isEmpty } = kindOf(of);
+    return { read, isEmpty };
+  });
+  return (scope) => (tests.some(({ read, isEmpty }) => !isEmpty(read(scope))) ? ` ${name}=""` : '');
+}
+
+export function linkClasses({ quote, own, more }: PlanOf<'classes'>): Write {
+  const value = linkValue(own);
+  const others = more.map((one) => ({ holds: linkCondition(one.if), words: ` ${one.words}` }));
+  return (scope) => {
+    let all = value(scope);
+    for (const { holds, words } of others) if (holds(scope)) all += words;
+    const written = toClassWords(all);
+    return written === '' ? '' : ` class=${quote}${written}${quote}`;
+  };
+}
+
+/** A style attribute with declarations after the author's own. */
+export function linkRowStyle(plan: PlanOf<'row-style'>, declarations: Write): Write {
+  const { quote, own, between } = plan;
+  return joined([` style=${quote}`, between, quote], [linkValue(own), declarations]);
+}
+
+/**
+ * `href`, `target` and `rel` of a link. The author's own target stands where the field asks for no
+ * new tab; the author's rel words are kept, and a new tab is never given this window (`noopener`,
+ * HTML Standard 4.6.7).
+ */
+export function linkLink({ of, name, quote, target, rel: authors, ids }: PlanOf<'link'>): Write {
+  const read = readerOf(of);
+  const before = ` ${name}=${quote}`;
+  const written = (value: JsonObject) => {
+    const address = value.href;
+    if (typeof address !== 'string' || address === '' || !isSafeAddress(address)) return '';
+    return before + toHtmlText(address) + quote;
+  };
+  const authorsWords = wordsOf(authors ?? '');
+  const authorsTarget = target === undefined ? '' : ` target="${target}"`;
+  const authorsOwn = authorsTarget + relOf(authorsWords);
+  const more = (value: JsonObject) => {
+    const { newTab, rel } = value;
+    // By far the most links open here and say nothing of their relation.
+    if (!newTab && !rel) return authorsOwn;
+    const address = String(value.href ?? '');
+    const isNewTab = newTab === true || (newTab === 'offsite' && isOffsite(address));
+    const opens = isNewTab && address !== '';
+    if (!opens && !rel) return authorsOwn;
+    const all = new Set([...authorsWords, ...wordsOf(toHtmlText(String(rel ?? '')))]);
+    if (opens) all.add('noopener');
+    return (opens ? ' target="_blank"' : authorsTarget) + relOf([...all]);
+  };
+  const address: Write = (scope) => written(read(scope) as JsonObject);
+  if (ids) {
+    const withIds = withOwnIds(address, ids);
+    return (scope) => withIds(scope) + more(read(scope) as JsonObject);
+  }
+  return (scope) => {
+    const value = read(scope) as JsonObject;
+    return written(value) + more(value);
+  };
+}
+
+/** Which host a cast ends up on is not known, so any absolute web address counts as elsewhere. */
+function isOffsite(href: string): boolean {
+  return /^\s*(?:https?:)?\/\//i.test(href);
+}
+
+function relOf(rel: readonly string[]): string {
+  return rel.length > 0 ? ` rel="${rel.join(' ')}"` : '';
+}
+
+function wordsOf(list: string): string[] {
+  return list.split(/\s+/).filter((word) => word !== '');
+}
