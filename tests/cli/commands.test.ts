@@ -190,7 +190,7 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['cast', 'notice-rail', '--id', 'a b'], 'A cast cannot have the id "a b".'],
     [
       ['cast', 'notice-rail', '--as', 'blok'],
-      'There is no form blok; the forms are block, panes, placed, frame, pack.',
+      'There is no form blok; there are block, panes, placed, frame, pack.',
     ],
     [['proof', 'notice-rail', '--widths', '360,wide'], '--widths takes whole numbers of px'],
     [['proof', 'notice-rail', '--out', 'mine'], 'mine holds files that no proof made'],

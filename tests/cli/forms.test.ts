@@ -1,7 +1,7 @@
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { folderWithRail, keenMould } from '../support/command.ts';
+import { demo, folderWithRail, keenMould } from '../support/command.ts';
 
 it('writes each part of a form to a file, and says what to paste where', async () => {
   const folder = folderWithRail();
@@ -19,7 +19,7 @@ it('writes each part of a form to a file, and says what to paste where', async (
   expect((await keenMould(folder, [...words, '--replace'])).status).toBe(0);
   const printed = await keenMould(folder, ['cast', 'notice-rail', '--as', 'panes']);
   expect(printed.stdout).toMatch(
-    /^──── HTML, for the spot itself ────\n<!-- notice-rail[\s\S]*\n──── CSS ────\n/,
+    /^──── HTML, for the spot itself ────\n<!-- Notice rail \(notice-rail 1[\s\S]*\n──── CSS ────\n/,
   );
   const json = JSON.parse(
     (await keenMould(folder, ['cast', 'notice-rail', '--as', 'frame', '--json'])).stdout,
@@ -41,4 +41,31 @@ it('packs a mould, and takes a pack in place of its folder; a broken one is refu
     2,
     expect.stringContaining('This is no pack of a mould: it is no zip file.'),
   ]);
+});
+
+it('casts several at once, with their files in a folder or in the code', async () => {
+  const folder = folderWithRail();
+  cpSync(join(demo, 'moulds/diary'), join(folder, 'diary'), { recursive: true });
+  const both = ['cast', 'notice-rail', 'diary', '--out', 'all.html', '--assets', 'files'];
+  const { stderr } = await keenMould(folder, [...both, '--minify', '--browsers', 'safari 12']);
+  expect(stderr).toContain('all.html holds 2 casts as block.\nfiles holds 1 file of assets/');
+  const code = readFileSync(join(folder, 'all.html'), 'utf8');
+  expect(code).toContain('src="files/frame.svg"');
+  expect(code).toContain('-webkit-');
+  expect(existsSync(join(folder, 'files/frame.svg'))).toBe(true);
+  const plain = await keenMould(folder, ['cast', 'notice-rail', 'diary', '--assets', 'inline']);
+  expect(plain.stdout).toContain('src="data:image/svg+xml;base64,');
+  expect(code.length).toBeLessThan(plain.stdout.length * 0.9);
+  const two = await keenMould(folder, ['cast', 'notice-rail', 'diary', '--id', 'one']);
+  expect([two.status, two.stderr]).toEqual([2, expect.stringContaining('one cast at a time')]);
+});
+
+it('links style as a file by the name it is written under', async () => {
+  const folder = folderWithRail();
+  const words = ['cast', 'notice-rail', '--as', 'placed', '--style', 'file', '--out', 'parts'];
+  await keenMould(folder, words);
+  expect(existsSync(join(folder, 'parts/notice-rail.css'))).toBe(true);
+  const head = readFileSync(join(folder, 'parts/head.html'), 'utf8');
+  expect(head).toContain('<link rel="stylesheet" href="notice-rail.css">');
+  expect(head).not.toContain('<style>');
 });

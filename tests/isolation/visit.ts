@@ -1,5 +1,5 @@
 import type { Browser, ElementHandle, Page, Route } from 'playwright-core';
-import { contentType } from '../../src/node/files/content-type.ts';
+import { contentType } from '../../src/core/text/content-type.ts';
 import { install, type Place } from './in-page.ts';
 import type { Side } from './sides.ts';
 

@@ -26,7 +26,7 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   'core/model': ['core/problem', 'core/text'],
   'core/compile': ['core/model', 'core/problem', 'core/text'],
   'core/author': ['core/compile', 'core/model', 'core/problem', 'core/text'],
-  'core/deliver': ['core/compile', 'core/model', 'core/problem'],
+  'core/deliver': ['core/compile', 'core/model', 'core/problem', 'core/text'],
   core: ['core/author', 'core/compile', 'core/deliver', 'core/model', 'core/pack', 'core/problem'],
   'core/pack': ['core/model', 'core/problem', 'core/text'],
   'core/form': ['core/model', 'core/problem'],

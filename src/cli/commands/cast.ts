@@ -1,119 +1,150 @@
 import { join } from 'node:path';
 import type { Command } from 'commander';
+import type { Cast } from '../../core/compile/cast.ts';
+import type { CastOptions } from '../../core/compile/caster.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
 import type { Parts } from '../../core/deliver/delivery.ts';
-import { type FormName, formNames, forms } from '../../core/deliver/forms.ts';
+import { forms } from '../../core/deliver/forms.ts';
 import { packMould } from '../../core/pack/pack-mould.ts';
-import { finding } from '../../core/problem/finding.ts';
+import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { loadFinish } from '../../node/files/finish.ts';
+import { readMould } from '../../node/files/mould-folder.ts';
 import { refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
 import { runtime } from '../../runtime/text.ts';
-import { collected, type Running } from '../command.ts';
+import { castAssets } from '../cast-assets.ts';
+import {
+  addCastOptions,
+  type CastArguments,
+  formNamed,
+  lookNamed,
+  styleNamed,
+} from '../cast-options.ts';
+import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
-import { readSubject } from '../subject.ts';
+import { readSubject, type Subject } from '../subject.ts';
+import type { Terminal } from '../terminal.ts';
 
-interface CastArguments {
-  readonly fill: readonly string[];
-  readonly below: readonly string[];
-  readonly sample?: string;
-  readonly id?: string;
-  readonly as: string;
-  readonly sealed?: boolean;
-  readonly look: string;
-  readonly document?: boolean;
-  readonly out?: string;
-  readonly replace?: boolean;
+/** `cast MOULD|CAST.json…`: casts as code. */
+export function addCast(program: Command, running: Running): void {
+  addCastOptions(
+    program
+      .command('cast')
+      .summary('fill a mould and print the code')
+      .description('Makes casts: the code of widgets, filled with values.')
+      .argument('<MOULD|CAST.json...>', 'mould folders, or casts that name one'),
+  ).action((paths: readonly string[], options: CastArguments) => {
+    const { out, as } = options;
+    const keepsStdoutClear = out === undefined;
+    return running(async (terminal) => {
+      if (as === 'pack') return castPack(terminal, paths, options);
+      const form = formNamed(as);
+      const manner = { sealed: options.sealed === true, look: lookNamed(options.look) };
+      const style = styleNamed(options.style);
+      const finish = await loadFinish(options);
+      if (out !== undefined && !options.replace) {
+        await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
+      }
+      const subjects = await readSubjects(paths, options);
+      const findings = subjects.flatMap((one) => one.findings);
+      const isDocument = options.document ?? false;
+      const isWhole = isDocument || form === 'block' || form === 'frame';
+      const moulds = subjects.flatMap(({ mould, placed }) => [mould, ...placed.values()]);
+      const unique = [...new Map(moulds.map((one) => [one.manifest.name, one])).values()];
+      const assets = castAssets(options.assets, unique, { path: out, isFolder: !isWhole });
+      const casts = subjects.map((subject) => castOf(subject, options, { ...manner, ...assets }));
+      const { nonce } = options;
+      const delivery = deliver(casts, {
+        ...{ form, document: isDocument, runtime, style, nonce, finish },
+      });
+      findings.push(...delivery.findings);
+      const { parts } = delivery;
+      const name = casts[0]?.mould ?? '';
+      const code = isDocument ? (parts.document ?? '') : inOne(parts, isWhole);
+      if (out !== undefined && isWhole) await writeWhole(out, code);
+      else if (out !== undefined) await writeParts(out, parts, { ...options, name });
+      const placed = await assets.place(Object.values(parts).join('\n'));
+      if (terminal.isJson) {
+        terminal.json({ ...delivery, findings });
+        return findings;
+      }
+      await printFindings(terminal, findings);
+      if (out === undefined) terminal.result(code);
+      else {
+        const kind = isDocument ? 'document' : isWhole ? form : `${form}, a file each`;
+        const what = casts.length === 1 ? `cast ${delivery.id}` : `${casts.length} casts`;
+        terminal.say(`${terminal.strong(out)} holds ${what} as ${kind}.`);
+      }
+      if (placed !== undefined) terminal.say(placed);
+      if (isWhole && parts.open !== undefined) {
+        terminal.say(
+          'What stands before and after content in its slot is in --json and --as placed.',
+        );
+      }
+      if (!isDocument && form !== 'block') {
+        for (const note of forms[form].notes) terminal.say(note);
+      }
+      return findings;
+    }, keepsStdoutClear);
+  });
 }
 
-/** `cast MOULD|CAST.json`: one cast as code. */
-export function addCast(program: Command, running: Running): void {
-  program
-    .command('cast')
-    .summary('fill a mould and print the code')
-    .description('Makes one cast: the code of the widget, filled with values.')
-    .argument('<MOULD|CAST.json>', 'a mould folder, or a cast that names one')
-    .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
-    .option(
-      '--below <width:path=value>',
-      'a value for viewports narrower than so many px; repeatable',
-      collected,
-      [],
-    )
-    .option('--sample <name>', "one of the mould's samples: default, long, bare or its own")
-    .option('--id <id>', 'id of the cast; by default made from its mould and values')
-    .option('--as <form>', `form of delivery: ${formNames.join(', ')}, pack`, 'block')
-    .option('--sealed', 'in a shadow root, where no rule crosses either way')
-    .option(
-      '--look <own|host>',
-      'as the snippet looked, or with type and colours of the site',
-      'own',
-    )
-    .option('--document', 'a whole HTML document instead')
-    .option(
-      '--out <file>',
-      'write to a file, or several parts to a folder, instead of standard output',
-    )
-    .option('--replace', 'let --out replace a file that is there')
-    .action((path: string, options: CastArguments) => {
-      const keepsStdoutClear = options.out === undefined;
-      return running(async (terminal) => {
-        const form = options.as === 'pack' ? undefined : formNamed(options.as);
-        const look = lookNamed(options.look);
-        const { out } = options;
-        if (out !== undefined && !options.replace) {
-          await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
-        }
-        const subject = await readSubject(path, options.fill, options);
-        const castFile = options.id ? { ...subject.cast, id: options.id } : subject.cast;
-        const broken = subject.findings.filter(({ level }) => level === 'error');
-        const [first, ...rest] = broken;
-        if (!subject.compiled.isSound && first) throw new Refusal(first, ...rest);
-        if (form === undefined) {
-          const pack =
-            out ?? `${subject.mould.manifest.name}-${subject.mould.manifest.version}.zip`;
-          if (out === undefined) await refuseIfThere(pack, 'Choose another place with --out.');
-          await writeWhole(pack, packMould(subject.mould));
-          if (terminal.isJson) terminal.json({ form: 'pack', pack, findings: subject.findings });
-          else terminal.say(`${terminal.strong(pack)} holds the mould; any command takes it.`);
-          return subject.findings;
-        }
-        const { placeOf, moulds } = subject;
-        const manner = { sealed: options.sealed === true, look };
-        const cast = subject.compiled.cast(castFile, { placeOf, moulds, ...manner });
-        const isDocument = options.document ?? false;
-        const delivery = deliver(cast, { form, document: isDocument, runtime });
-        const findings = [...subject.findings, ...delivery.findings];
-        const { parts } = delivery;
-        const isWhole = isDocument || form === 'block' || form === 'frame';
-        const code = isDocument
-          ? (parts.document ?? '')
-          : isWhole
-            ? (parts.html ?? '')
-            : inOne(parts);
-        if (out !== undefined && isWhole) await writeWhole(out, code);
-        else if (out !== undefined) await writeParts(out, parts, options.replace === true);
-        if (terminal.isJson) {
-          terminal.json({ ...delivery, findings });
-          return findings;
-        }
-        await printFindings(terminal, findings);
-        if (out === undefined) terminal.result(code);
-        else {
-          const kind = isDocument ? 'document' : isWhole ? form : `${form}, a file each`;
-          terminal.say(`${terminal.strong(out)} holds cast ${cast.id} as ${kind}.`);
-        }
-        if (!isDocument && form !== 'block') {
-          for (const note of forms[form].notes) terminal.say(note);
-        }
-        return findings;
-      }, keepsStdoutClear);
-    });
+/** The mould itself, as a zip for somebody else. */
+async function castPack(
+  terminal: Terminal,
+  paths: readonly string[],
+  { out, replace }: CastArguments,
+): Promise<readonly Finding[]> {
+  const [path = '', ...others] = paths;
+  if (others.length > 0) {
+    const what = 'A pack holds one mould; give one folder at a time.';
+    throw new Refusal(finding('call/usage', { what, command: 'cast' }));
+  }
+  const { mould, findings } = await readMould(path);
+  const { name, version } = mould.manifest;
+  const pack = out ?? `${name}-${version}.zip`;
+  if (!replace || out === undefined) {
+    await refuseIfThere(pack, 'Add --replace to replace it, or choose another --out.');
+  }
+  await writeWhole(pack, packMould(mould));
+  if (terminal.isJson) terminal.json({ form: 'pack', pack, findings });
+  else terminal.say(`${terminal.strong(pack)} holds the mould; any command takes it.`);
+  return findings;
+}
+
+async function readSubjects(
+  paths: readonly string[],
+  options: CastArguments,
+): Promise<readonly Subject[]> {
+  const { fill, below, sample, id } = options;
+  if (paths.length > 1 && ((fill.length > 0 || below.length > 0 || sample) ?? id)) {
+    const what = 'Values, a sample or an id can be given for one cast at a time.';
+    throw new Refusal(finding('call/usage', { what, command: 'cast' }));
+  }
+  const subjects: Subject[] = [];
+  for (const path of paths) {
+    const subject = await readSubject(path, fill, options);
+    const [first, ...rest] = subject.findings.filter(({ level }) => level === 'error');
+    if (!subject.compiled.isSound && first) throw new Refusal(first, ...rest);
+    subjects.push(subject);
+  }
+  return subjects;
+}
+
+function castOf(
+  { compiled, cast, placeOf, moulds }: Subject,
+  { id }: CastArguments,
+  options: CastOptions,
+): Cast {
+  return compiled.cast(id ? { ...cast, id } : cast, { ...options, placeOf, moulds });
 }
 
 /** The file that each part is written to, and what it is called where all are printed. */
 const partFiles: Readonly<Record<string, readonly [file: string, title: string]>> = {
   head: ['head.html', 'For the head'],
   html: ['spot.html', 'HTML, for the spot itself'],
+  open: ['open.html', 'In its place, before content of your own'],
+  close: ['close.html', 'In its place, after content of your own'],
   css: ['style.css', 'CSS'],
   js: ['script.js', 'JavaScript'],
   bodyEnd: ['body-end.html', 'For the end of the body'],
@@ -127,29 +158,26 @@ function eachPart(parts: Parts): [file: string, title: string, text: string][] {
 }
 
 /** All parts one after the other, each below a line that says what it is. */
-function inOne(parts: Parts): string {
+function inOne(parts: Parts, isWhole: boolean): string {
+  if (isWhole) return parts.html ?? '';
   return eachPart(parts)
     .map(([, title, text]) => `──── ${title} ────\n${text}`)
     .join('\n');
 }
 
-async function writeParts(folder: string, parts: Parts, isReplaced: boolean): Promise<void> {
-  const all = eachPart(parts).map(([file, , text]) => [join(folder, file), text] as const);
-  if (!isReplaced) {
+async function writeParts(
+  folder: string,
+  parts: Parts,
+  { style, name, replace }: { style: string; name: string; replace?: boolean },
+): Promise<void> {
+  // A style sheet that is linked bears the name by which it is.
+  const sheet = style === 'file' ? `${name}.css` : 'style.css';
+  const all = eachPart(parts).map(([file, , text]): [string, string] => [
+    join(folder, file === 'style.css' ? sheet : file),
+    text,
+  ]);
+  if (!replace) {
     for (const [path] of all) await refuseIfThere(path, 'Add --replace, or choose another --out.');
   }
   for (const [path, text] of all) await writeWhole(path, text);
-}
-
-function formNamed(name: string): FormName {
-  const form = formNames.find((one) => one === name);
-  if (form) return form;
-  const what = `There is no form ${name}; the forms are ${formNames.join(', ')}, pack.`;
-  throw new Refusal(finding('call/usage', { what, command: 'cast' }));
-}
-
-function lookNamed(name: string): 'own' | 'host' {
-  if (name === 'own' || name === 'host') return name;
-  const what = `There is no look ${name}; the looks are own and host.`;
-  throw new Refusal(finding('call/usage', { what, command: 'cast' }));
 }

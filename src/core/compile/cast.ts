@@ -2,7 +2,7 @@ import type { JsonObject } from '../model/json-source.ts';
 import type { Library } from '../model/mould.ts';
 import type { CheckedValues } from '../model/values/check-values.ts';
 import type { Finding } from '../problem/finding.ts';
-import type { OpenedMarkup } from './fill-slots.ts';
+import type { OpenedCast } from './fill-slots.ts';
 import type { Origin } from './ready-mould.ts';
 import type { CastScript } from './script/cast-script.ts';
 
@@ -25,8 +25,8 @@ export interface Cast {
   readonly inner: readonly Cast[];
   /** For a sealed cast, what is placed in its slots, beside its shadow root; or ''. */
   readonly light: string;
-  /** Its markup apart at its first slot; undefined for a mould without slots. */
-  readonly opened: (() => OpenedMarkup | undefined) | undefined;
+  /** Opens its first slot for content by hand; undefined for a mould without slots. */
+  readonly opened: (() => OpenedCast | undefined) | undefined;
   /** True where what is placed in a slot has to be given the text style of the host. */
   readonly fillsSlots: boolean;
   /** Style that keeps a host's rules out of all casts of a page, whatever their mould; or ''. */

@@ -100,26 +100,25 @@ export function slotMark(name: string): string {
   return `\0${name}\0`;
 }
 
-/** Markup apart at a slot, for content that is put between by hand. */
-export interface OpenedMarkup {
-  /** For a sealed cast, all that is in its shadow root. */
-  readonly before: string;
-  readonly after: string;
-  /** The tags of the box that content stands in. */
-  readonly box: readonly [open: string, close: string];
+/** A cast with one of its slots open, for content that is put there by hand. */
+export interface OpenedCast extends Pick<Cast, 'markup' | 'light' | 'inner' | 'fillsSlots'> {
+  /** What stands in its markup or beside its shadow root, where content is to be put. */
+  readonly mark: string;
 }
 
-/** Takes markup apart where a slot's mark stands; undefined where the slot is not shown. */
+/** Opens a slot where its mark stands; undefined where the slot is not shown. */
 export function openedAt(
   marked: string,
   name: string,
   { sealed, inherits }: { readonly sealed: boolean; readonly inherits: boolean },
-): OpenedMarkup | undefined {
-  const [before, after] = marked.split(slotMark(name));
-  if (before === undefined || after === undefined) return undefined;
-  const box = boxTags(name, inherits, sealed);
-  if (!sealed) return { before, after, box };
-  return { before: `${before}<slot name="${name}"></slot>${after}`, after: '', box };
+): OpenedCast | undefined {
+  const mark = slotMark(name);
+  if (!marked.includes(mark)) return undefined;
+  const box = boxTags(name, inherits, sealed).join(`\n${mark}\n`);
+  return {
+    ...{ mark, inner: [], fillsSlots: !inherits, light: sealed ? box : '' },
+    markup: marked.replace(mark, sealed ? `<slot name="${name}"></slot>` : box),
+  };
 }
 
 function nameIn({ mould = '' }: CastFile): string {

@@ -1,21 +1,26 @@
 import type { Cast } from '../compile/cast.ts';
 import { placedMarkup } from '../compile/placed-markup.ts';
-import { runtimeParts } from '../compile/script/runtime-parts.ts';
-import { toScriptData } from '../compile/template/sink.ts';
 import type { Library } from '../model/mould.ts';
+import { aboutCasts } from './about.ts';
 import type { Runtime } from './delivery.ts';
+import { scriptsOf } from './script-pieces.ts';
 
 /** A script on a page: code, or the address of a file. */
-type ScriptPiece = { readonly code: string } | { readonly src: string };
+export type ScriptPiece = { readonly code: string } | { readonly src: string };
 
-/** All that a cast brings to a page, apart; each form puts it where its host takes it. */
+/** Some style: what casts of a mould share, or what is of one cast alone. */
+export interface StylePiece {
+  readonly text: string;
+  readonly isOwn: boolean;
+}
+
+/** All that casts bring to a page, apart; each form puts it where its host takes it. */
 export interface CodePieces {
   /** What it is, for whoever reads the code. */
   readonly about: string;
   /** Addresses of style sheets, in order. */
   readonly links: readonly string[];
-  /** Texts of style, in order. */
-  readonly styles: readonly string[];
+  readonly styles: readonly StylePiece[];
   /** Style that goes when the script of a cast has run, by the id of that. */
   readonly firstStates: readonly (readonly [id: string, style: string])[];
   readonly markup: string;
@@ -23,141 +28,68 @@ export interface CodePieces {
   readonly scripts: readonly ScriptPiece[];
 }
 
+/** Remembers what a page has got, so that of all that casts share each is there once. */
+export type OnPage = (kind: string, text: string) => boolean;
+
 /**
- * Takes a cast and all that is placed in it apart.
+ * Takes casts and all that is placed in them apart.
  *
- * @param before casts that stand before it on the page, whose shared code is there already
+ * @param before casts that stand before them on the page, whose shared code is there already
  */
-export function codePieces(cast: Cast, runtime: Runtime, before: readonly Cast[] = []): CodePieces {
-  const all = withInner(cast);
-  const each = <T>(make: (one: Cast, before: readonly Cast[]) => readonly T[]) =>
-    all.flatMap((one, at) => make(one, [...before, ...all.slice(0, at)]));
+export function codePieces(
+  casts: readonly Cast[],
+  runtime: Runtime,
+  before: readonly Cast[] = [],
+): CodePieces {
+  const isNew = newOnPage();
+  for (const cast of before.flatMap(withInner)) {
+    for (const library of cast.loads) isNew('library', keyOf(library));
+    stylesOf(cast, isNew);
+    scriptsOf(cast, [], runtime, isNew);
+  }
+  const all = casts.flatMap(withInner);
+  const loaded = all.map(({ loads }) => loads.filter((one) => isNew('library', keyOf(one))));
+  const styles = all.flatMap((cast) => stylesOf(cast, isNew));
+  const scripts = all.map((cast, at) => scriptsOf(cast, loaded[at] ?? [], runtime, isNew));
   return {
-    about: `${cast.mould} ${cast.version}, cast ${cast.id}`,
-    links: each((one, earlier) => notYet(one, earlier).flatMap(({ style }) => style ?? [])),
-    styles: each(stylesOf).filter((one) => one !== ''),
+    about: aboutCasts(casts),
+    links: loaded.flat().flatMap(({ style }) => style ?? []),
+    styles: styles.filter(({ text }) => text !== ''),
     firstStates: all.flatMap(({ id, firstState }): [string, string][] =>
       firstState === '' ? [] : [[id, firstState]],
     ),
-    markup: placedMarkup(cast),
-    scripts: [...each(scriptLinks), ...each((one, earlier) => scriptsOf(one, runtime, earlier))],
+    markup: casts.map(placedMarkup).join('\n'),
+    scripts: [...scripts.flatMap(({ first }) => first), ...scripts.flatMap(({ after }) => after)],
+  };
+}
+
+function newOnPage(): OnPage {
+  const known = new Map<string, Set<string>>();
+  return (kind, text) => {
+    const texts = known.get(kind) ?? new Set();
+    known.set(kind, texts);
+    return texts.size !== texts.add(text).size;
   };
 }
 
 /** A cast and all that is placed in it. */
 function withInner(cast: Cast): Cast[] {
-  return [cast, ...cast.inner.flatMap(withInner)];
+  return cast.inner.length === 0 ? [cast] : [cast, ...cast.inner.flatMap(withInner)];
 }
 
-/** What the page has to load and no cast before it has had loaded. */
-function notYet({ loads }: Cast, before: readonly Cast[]): readonly Library[] {
-  const isThere = ({ script, style }: Library) =>
-    before.some((one) =>
-      one.loads.some((other) => other.script === script && other.style === style),
-    );
-  return loads.filter((library) => !isThere(library));
+function keyOf({ script = '', style = '' }: Library): string {
+  return `${script} ${style}`;
 }
 
-/**
- * Scripts from elsewhere. They find and leave the jQuery they came with; the page's own is put
- * back after them, for it may be of another version and have plugins of its own.
- */
-function scriptLinks(cast: Cast, before: readonly Cast[]): ScriptPiece[] {
-  const links = notYet(cast, before).flatMap(({ script }) => (script ? [{ src: script }] : []));
-  const own = farJquery(cast);
-  if (own === undefined || links.length === 0) return links;
-  return [
-    asCode(
-      `((page, key) => { page.hosts = [window.jQuery, window.$]; if (page.taken?.[key]) window.jQuery = window.$ = page.taken[key]; })(${registry} ||= {}, ${toScriptData(own)});`,
-    ),
-    ...links,
-    asCode(
-      `(({ hosts: [jQuery, $] }) => { (${registry}.taken ??= {})[${toScriptData(own)}] = window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry});`,
-    ),
-  ];
-}
-
-/** The address of the jQuery that is loaded from elsewhere. */
-function farJquery({ loads }: Cast): string | undefined {
-  return loads.find(({ provides, script }) => provides === 'jQuery' && script)?.script;
-}
-
-function stylesOf(cast: Cast, before: readonly Cast[]): string[] {
-  const isThere = (style: (one: Cast) => string) =>
-    before.some((one) => style(one) === style(cast));
-  if (cast.sealed) return isThere((one) => one.pageStyle) ? [] : [cast.pageStyle];
-  const shared = isThere((one) => one.mouldStyle) ? '' : cast.mouldStyle;
-  const own = [shared, cast.castStyle].filter((part) => part !== '').join('\n\n');
-  return [...(isThere((one) => one.reset) ? [] : [cast.reset]), own];
-}
-
-/** Where a page keeps what its casts share. */
-const registry = 'window[Symbol.for("keen-mould")]';
-
-function scriptsOf(cast: Cast, runtime: Runtime, before: readonly Cast[]): ScriptPiece[] {
-  const { script, mould, id, sealed: isSealed } = cast;
-  const slots = cast.fillsSlots ? [forCast(runtime.parts.slots, id)] : [];
-  if (!script) {
-    const copies = cast.hasIds && !isSealed ? [forCast(runtime.parts.alone, id)] : [];
-    return [...slots, ...copies];
-  }
-  const names = runtimeParts.filter(
-    (part) =>
-      script.parts.includes(part) && !before.some((one) => one.script?.parts.includes(part)),
-  );
-  const libraries = script.libraries.filter(
-    ({ key }) => !before.some((one) => one.script?.libraries.some((other) => other.key === key)),
-  );
-  const isKnown = before.some((one) => one.mould === mould && one.script?.code === script.code);
-  const values = script.needsValues ? `, ${toScriptData(cast.scriptValues)}` : '';
-  return [
-    ...slots,
-    ...(names.length > 0 ? [asCode(installation(names, runtime))] : []),
-    ...libraries.map(({ key, once, names: given, code }) =>
-      asCode(
-        `(${registry}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
-      ),
-    ),
-    ...(isKnown
-      ? []
-      : [
-          asCode(
-            `${registry}.mould("${mould}", ${aboutCode(cast)}, ${script.code});\n//# sourceURL=keen-mould/${mould}/script.js`,
-          ),
-        ]),
-    asCode(`${registry}.cast("${id}"${values});`),
-  ];
-}
-
-/** What a page is told of a mould's code, as far as it is not what goes without saying. */
-function aboutCode(cast: Cast): string {
-  const { script, hasBox, defaults } = cast;
-  const jquery = farJquery(cast);
-  const keys = script?.libraries.map(({ key }) => key) ?? [];
-  const asksForJquery = script?.parts.includes('jquery');
-  return toScriptData({
-    ...(script && script.names.length > 0 ? { names: script.names } : {}),
-    ...(script && script.shared.length > 0 ? { shared: script.shared } : {}),
-    ...(jquery === undefined ? {} : { jquery }),
-    ...(hasBox ? { box: true } : {}),
-    ...(keys.length > 0 || asksForJquery ? { libraries: keys } : {}),
-    ...(script?.needsValues ? { values: defaults } : {}),
+function stylesOf(cast: Cast, isNew: OnPage): StylePiece[] {
+  const once = (kind: string, text: string) => ({
+    text: isNew(kind, text) ? text : '',
+    isOwn: false,
   });
-}
-
-/** Puts the parts on the page that are not there yet; the first of them makes it ready. */
-function installation(names: readonly string[], { parts }: Runtime): string {
-  const others = names.filter((name) => name !== 'start');
-  const lines = others.map((name) => `page.${name} ||= ${parts[name]};`);
-  const start = names.includes('start') ? [`page.mould || (${parts.start})(page);`] : [];
-  return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
-}
-
-/** Code that needs no other on the page, such as what gives copies ids of their own. */
-function forCast(text: string | undefined, id: string): ScriptPiece {
-  return asCode(`(${text})("${id}");`);
-}
-
-function asCode(text: string): ScriptPiece {
-  return { code: text };
+  if (cast.sealed) return [once('page style', cast.pageStyle)];
+  return [
+    once('reset', cast.reset),
+    once('mould style', cast.mouldStyle),
+    { text: cast.castStyle, isOwn: true },
+  ];
 }

@@ -10,11 +10,19 @@ export interface Parts {
   readonly head?: string;
   /** For the end of its body. */
   readonly bodyEnd?: string;
+  /** What stands before and after content of the host's own, for a mould with a slot. */
+  readonly open?: string;
+  readonly close?: string;
+  /** Type declarations of a module. */
+  readonly types?: string;
+  /** What a module says of its custom elements (Custom Elements Manifest), as JSON. */
+  readonly manifest?: string;
   readonly document?: string;
 }
 
-/** A cast in the form that a host takes. */
+/** Casts in the form that a host takes. */
 export interface Delivery {
+  /** Of the first cast. */
   readonly id: string;
   readonly form: string;
   readonly parts: Parts;
@@ -26,4 +34,10 @@ export interface Delivery {
 export interface Runtime {
   /** Each part by its name, as an expression for a function. */
   readonly parts: Readonly<Record<string, string>>;
+}
+
+/** What is done to style and scripts last, such as prefixing and minifying. */
+export interface Finish {
+  readonly style?: (css: string) => string;
+  readonly script?: (js: string) => string;
 }

@@ -7,17 +7,22 @@ export interface DocumentFrame {
   readonly lang?: string;
   /** What else stands in the head; '' for nothing. */
   readonly head?: string;
+  /** What a content security policy asks of the page's own style; '' for none. */
+  readonly nonce?: string;
 }
 
 /** A whole HTML document around some markup, with no style of its own but a bare edge. */
-export function toDocument(html: string, { title, lang = 'en', head = '' }: DocumentFrame): string {
+export function toDocument(
+  html: string,
+  { title, lang = 'en', head = '', nonce = '' }: DocumentFrame,
+): string {
   return `<!doctype html>
 <html lang="${toHtmlText(lang)}">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${toHtmlText(title)}</title>
-<style>body { margin: 0 }</style>
+<style${nonce === '' ? '' : ` nonce="${toHtmlText(nonce)}"`}>body { margin: 0 }</style>
 ${head}</head>
 <body>
 ${html}</body>

@@ -1,29 +1,62 @@
-import { styleElement } from '../compile/placed-markup.ts';
 import { toHtmlText } from '../compile/template/sink.ts';
-import type { CodePieces } from './code-pieces.ts';
+import type { CodePieces, StylePiece } from './code-pieces.ts';
 
-/** The style sheets that a page has to load, as elements. */
-export function linkElements({ links }: CodePieces): string[] {
-  return links.map((href) => `<link rel="stylesheet" href="${toHtmlText(href)}">`);
+/** How pieces are written as elements. */
+export interface Writing {
+  /** What a content security policy asks of a page's own style and scripts; '' for none. */
+  readonly nonce: string;
 }
 
-/** Style as elements, each text in one of its own. */
-export function styleElements({ styles }: CodePieces): string[] {
-  return styles.flatMap((style) => styleElement([style]));
+/** A link to a style sheet. */
+export function linkElement(href: string, { nonce }: Writing): string {
+  return `<link rel="stylesheet" href="${toHtmlText(href)}"${nonceOf(nonce)}>`;
+}
+
+/** The style sheets that a page has to load, as elements. */
+export function linkElements({ links }: Pick<CodePieces, 'links'>, writing: Writing): string[] {
+  return links.map((href) => linkElement(href, writing));
+}
+
+/** Style as elements: what is of casts alone comes last, with what they share before it. */
+export function styleElements(styles: readonly StylePiece[], writing: Writing): string[] {
+  const shared = styles.filter(({ isOwn }) => !isOwn).map(({ text }) => text);
+  const last = [shared.pop() ?? '', ownStyle(styles)].filter((text) => text !== '').join('\n\n');
+  return [...shared, last].filter((text) => text !== '').map((text) => styleElement(text, writing));
+}
+
+/** The style of casts alone, in one piece. */
+export function ownStyle(styles: readonly StylePiece[]): string {
+  return styles.flatMap(({ text, isOwn }) => (isOwn ? [text] : [])).join('\n');
 }
 
 /** Style that goes when the script has run; it stands by itself, so that it can be taken away. */
-export function firstStateElements({ firstStates }: CodePieces): string[] {
-  return firstStates.flatMap(([id, style]) =>
-    styleElement([style]).map((one) => one.replace('<style', `<style data-first="${id}"`)),
+export function firstStateElements(
+  { firstStates }: Pick<CodePieces, 'firstStates'>,
+  writing: Writing,
+): string[] {
+  return firstStates.map(([id, style]) =>
+    styleElement(style, writing).replace('<style', `<style data-first="${id}"`),
   );
 }
 
 /** Scripts as elements. */
-export function scriptElements({ scripts }: CodePieces): string[] {
+export function scriptElements(
+  { scripts }: Pick<CodePieces, 'scripts'>,
+  { nonce }: Writing,
+): string[] {
+  const own = nonceOf(nonce);
   return scripts.map((one) =>
     'src' in one
-      ? `<script src="${toHtmlText(one.src)}"></script>`
-      : `<script>${one.code}</script>`,
+      ? `<script src="${toHtmlText(one.src)}"${own}></script>`
+      : `<script${own}>${one.code}</script>`,
   );
+}
+
+function styleElement(style: string, { nonce }: Writing): string {
+  // `<\/style` reads the same in strings and comments, and does not end the element.
+  return `<style${nonceOf(nonce)}>\n${style.replace(/<(?=\/style)/gi, '<\\')}\n</style>`;
+}
+
+function nonceOf(nonce: string): string {
+  return nonce === '' ? '' : ` nonce="${toHtmlText(nonce)}"`;
 }

@@ -1,14 +1,30 @@
-import type { Cast } from '../compile/cast.ts';
 import type { CodePieces } from './code-pieces.ts';
 import type { Parts } from './delivery.ts';
+import type { Writing } from './elements.ts';
 
-/** What a form is written from. */
-interface FormSource {
-  readonly cast: Cast;
+/** Where a form that has a choice puts style: in the head, in a box for CSS, or in a file. */
+export type StyleAt = 'head' | 'css' | 'file';
+
+/** What stands before and after content of the host's own, and all that goes with it. */
+interface Opened {
   readonly pieces: CodePieces;
+  readonly open: string;
+  readonly close: string;
 }
 
-/** A way of handing a cast to a host. */
+/** What a form is written from. */
+export interface FormSource {
+  readonly title: string;
+  /** The name of the first mould. */
+  readonly name: string;
+  readonly pieces: CodePieces;
+  /** Markup apart at a slot, for one cast of a mould with slots. */
+  readonly opened: Opened | undefined;
+  readonly style: StyleAt;
+  readonly writing: Writing;
+}
+
+/** A way of handing casts to a host. */
 export interface Form {
   /** What to paste where, in two lines. */
   readonly notes: readonly [string, string];

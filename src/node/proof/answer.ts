@@ -1,5 +1,5 @@
 import type { Request, Route } from 'playwright-core';
-import { contentType } from '../files/content-type.ts';
+import { contentType } from '../../core/text/content-type.ts';
 import { type Reached, standsIn } from './stand-in.ts';
 
 /** A page with the files it asks for. */

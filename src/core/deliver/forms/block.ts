@@ -1,3 +1,4 @@
+import type { CodePieces } from '../code-pieces.ts';
 import type { Parts } from '../delivery.ts';
 import { firstStateElements, linkElements, scriptElements, styleElements } from '../elements.ts';
 import type { Form } from '../form.ts';
@@ -8,15 +9,21 @@ export const block: Form = {
     'Paste it where the widget is to stand.',
     'Where it is pasted twice, both work; a copy needs no other id.',
   ],
-  write({ pieces }): Parts {
-    const lines = [
-      `<!-- ${pieces.about} -->`,
-      ...linkElements(pieces),
-      ...styleElements(pieces),
-      ...firstStateElements(pieces),
-      pieces.markup,
-      ...scriptElements(pieces),
+  write({ pieces, opened, writing }): Parts {
+    const before = (all: CodePieces) => [
+      `<!-- ${all.about} -->`,
+      ...linkElements(all, writing),
+      ...styleElements(all.styles, writing),
+      ...firstStateElements(all, writing),
     ];
-    return { html: `${lines.join('\n')}\n` };
+    const after = (all: CodePieces) => scriptElements(all, writing);
+    const piece = (...lines: readonly string[]) => `${lines.join('\n')}\n`;
+    return {
+      html: piece(...before(pieces), pieces.markup, ...after(pieces)),
+      ...(opened && {
+        open: piece(...before(opened.pieces), opened.open),
+        close: piece(opened.close, ...after(opened.pieces)),
+      }),
+    };
   },
 };

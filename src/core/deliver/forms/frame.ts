@@ -1,13 +1,15 @@
 import { toHtmlText } from '../../compile/template/sink.ts';
 import { toDocument } from '../document.ts';
+import { scriptElements } from '../elements.ts';
 import type { Form } from '../form.ts';
+import { withNonce } from '../with-nonce.ts';
 import { block } from './block.ts';
 
 /**
  * What runs in the frame: it tells its height to the page around it, and keeps links to its own
  * parts within itself.
  */
-const inside = `<script>(() => {
+const inside = `(() => {
 const tell = () => parent.postMessage({ height: Math.ceil(document.documentElement.getBoundingClientRect().height) }, '*');
 new ResizeObserver(tell).observe(document.documentElement);
 addEventListener('load', tell);
@@ -18,12 +20,12 @@ addEventListener('click', (event) => {
   event.preventDefault();
   part.scrollIntoView();
 });
-})();</script>`;
+})();`;
 
 /** What runs beside the frame: it gives it the height of what is in it. */
-const beside = `<script>(frame => addEventListener('message', ({ source, data }) => {
+const beside = `(frame => addEventListener('message', ({ source, data }) => {
 if (source === frame.contentWindow && data?.height > 0) frame.style.height = data.height + 'px';
-}))(document.currentScript.previousElementSibling);</script>`;
+}))(document.currentScript.previousElementSibling);`;
 
 /** Only an iframe. Links lead the page around it; all else stays inside. */
 export const frame: Form = {
@@ -32,17 +34,21 @@ export const frame: Form = {
     'Where the host takes no script beside it, give the iframe a height of your own.',
   ],
   write(source) {
-    const { title } = source.cast;
-    const { html = '' } = block.write(source);
-    const page = toDocument(`${html}${inside}\n`, { title }).replace(
+    const { title, writing, pieces } = source;
+    const { nonce } = writing;
+    const script = (code: string) => scriptElements({ scripts: [{ code }] }, writing).join('');
+    const { html = '' } = block.write({ ...source, opened: undefined });
+    const page = toDocument(`${html}${script(inside)}\n`, { title, nonce }).replace(
       '<head>',
       '<head>\n<base target="_top">',
     );
     const sandbox =
       'allow-scripts allow-forms allow-popups allow-top-navigation-by-user-activation';
-    const element = `<iframe title="${toHtmlText(title)}" sandbox="${sandbox}" srcdoc="${toHtmlText(page)}" style="display: block; width: 100%; height: 300px; border: 0"></iframe>`;
+    const written = `<iframe title="${toHtmlText(title)}" sandbox="${sandbox}" srcdoc="${toHtmlText(page)}" style="display: block; width: 100%; height: 300px; border: 0"></iframe>`;
+    const element = nonce === '' ? { markup: written, script: '' } : withNonce(written, nonce);
+    const settling = element.script === '' ? '' : `${script(element.script)}\n`;
     return {
-      html: `<!-- ${source.pieces.about} -->\n${element}\n${beside}\n`,
+      html: `<!-- ${pieces.about} -->\n${element.markup}\n${script(beside)}\n${settling}`,
       document: page,
     };
   },

@@ -1,3 +1,4 @@
+import type { ScriptPiece } from '../code-pieces.ts';
 import { firstStateElements, linkElements } from '../elements.ts';
 import type { Form } from '../form.ts';
 
@@ -7,19 +8,20 @@ export const panes: Form = {
     'Paste each part into the box of its language; the script has to run after the markup.',
     'Style sheets of libraries are in the HTML; their scripts are loaded by the JavaScript.',
   ],
-  write({ pieces }) {
-    const files = pieces.scripts.flatMap((one) => ('src' in one ? [one.src] : []));
-    const html = [
+  write({ pieces, opened, writing }) {
+    const before = [
       `<!-- ${pieces.about} -->`,
-      ...linkElements(pieces),
-      ...firstStateElements(pieces),
-      pieces.markup,
+      ...linkElements(pieces, writing),
+      ...firstStateElements(pieces, writing),
     ];
-    const code = pieces.scripts.flatMap((one) => ('code' in one ? [one.code] : []));
     return {
-      html: `${html.join('\n')}\n`,
-      css: joined([`/* ${pieces.about} */`, ...pieces.styles]),
-      js: joined([`// ${pieces.about}`, ...(files.length > 0 ? [afterFiles(files, code)] : code)]),
+      html: `${[...before, pieces.markup].join('\n')}\n`,
+      ...(opened && {
+        open: `${[...before, opened.open].join('\n')}\n`,
+        close: `${opened.close}\n`,
+      }),
+      css: joined([`/* ${pieces.about} */`, ...pieces.styles.map(({ text }) => text)]),
+      js: joined([`// ${pieces.about}`, ...codeOf((opened?.pieces ?? pieces).scripts)]),
     };
   },
 };
@@ -28,11 +30,20 @@ function joined(parts: readonly string[]): string {
   return parts.length === 1 ? '' : `${parts.join('\n\n')}\n`;
 }
 
-/** Code that runs once files from elsewhere have, in order; a pane cannot wait for elements. */
-function afterFiles(files: readonly string[], code: readonly string[]): string {
-  return `[${files.map((one) => JSON.stringify(one)).join(', ')}].reduce((before, src) => before.then(() => new Promise((done, failed) => {
-  document.head.append(Object.assign(document.createElement('script'), { src, onload: done, onerror: failed }));
-})), Promise.resolve()).then(() => {
+/** Code in order, in one script; a pane cannot wait for elements, so it loads files itself. */
+function codeOf(scripts: readonly ScriptPiece[]): string[] {
+  const code = scripts.map((one) => ('code' in one ? one.code : `await load(${asText(one.src)});`));
+  if (!scripts.some((one) => 'src' in one)) return code;
+  return [
+    `(async () => {
+const load = (src) => new Promise((done) => {
+  document.head.append(Object.assign(document.createElement('script'), { src, onload: done, onerror: done }));
+});
 ${code.join('\n')}
-});`;
+})();`,
+  ];
+}
+
+function asText(address: string): string {
+  return JSON.stringify(address);
 }

@@ -1,4 +1,11 @@
-import { firstStateElements, linkElements, scriptElements, styleElements } from '../elements.ts';
+import {
+  firstStateElements,
+  linkElement,
+  linkElements,
+  ownStyle,
+  scriptElements,
+  styleElements,
+} from '../elements.ts';
 import type { Form } from '../form.ts';
 
 /** Code for the head, for the spot itself, and for the end of the body. */
@@ -7,13 +14,28 @@ export const placed: Form = {
     'Put the first part into the head, the second where the widget is to stand, the third at the end of the body.',
     'Of several casts of one mould the head and the end are needed once; each has style of its own.',
   ],
-  write({ pieces }) {
+  write({ pieces, opened, style, name, writing }) {
     const about = `<!-- ${pieces.about} -->`;
-    const head = [...linkElements(pieces), ...styleElements(pieces), ...firstStateElements(pieces)];
-    const end = scriptElements(pieces);
+    const shared = pieces.styles.filter(({ isOwn }) => !isOwn);
+    const inHead = style === 'head' ? pieces.styles : pieces.styles.filter(({ isOwn }) => isOwn);
+    const head = [
+      ...linkElements(pieces, writing),
+      ...(style === 'file' ? [linkElement(`${name}.css`, writing)] : []),
+      ...(style === 'css' ? [] : styleElements(inHead, writing)),
+      ...firstStateElements(pieces, writing),
+    ];
+    const sheet = [
+      `/* ${pieces.about} */`,
+      ...shared.map(({ text }) => text),
+      ...(style === 'css' ? [ownStyle(pieces.styles)] : []),
+    ].filter((text) => text !== '');
+    // What the slot needs does no harm where nothing stands in it.
+    const end = scriptElements(opened?.pieces ?? pieces, writing);
     return {
       html: `${about}\n${pieces.markup}\n`,
+      ...(opened && { open: `${about}\n${opened.open}\n`, close: `${opened.close}\n` }),
       head: head.length === 0 ? '' : `${[about, ...head].join('\n')}\n`,
+      ...(style === 'head' || sheet.length === 1 ? {} : { css: `${sheet.join('\n\n')}\n` }),
       bodyEnd: end.length === 0 ? '' : `${[about, ...end].join('\n')}\n`,
     };
   },

@@ -63,10 +63,16 @@ export const castWording = {
     mend: ({ known }: { known: readonly string[] }) =>
       `Place it in a slot of ${known.join(' or ')}.`,
   },
+  'cast/bad-nonce': {
+    level: 'error',
+    message: ({ nonce }: { nonce: string }) => `${JSON.stringify(nonce)} is no nonce.`,
+    mend: () => 'Give base64 text: letters, digits, +, / and =.',
+  },
   'cast/assets-beside': {
     level: 'note',
     message: ({ count }: { count: number }) =>
       `This mould has ${count} ${count === 1 ? 'file' : 'files'} under assets/, which the code refers to by that address.`,
-    mend: () => 'Put the assets folder beside the page that takes the code.',
+    mend: () =>
+      'Put the assets folder beside the page that takes the code, or say --assets inline or where they are to lie.',
   },
 } as const satisfies WordingTable;

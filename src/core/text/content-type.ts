@@ -1,5 +1,3 @@
-import { extname } from 'node:path';
-
 const types: Readonly<Record<string, string>> = {
   '.html': 'text/html; charset=utf-8',
   '.css': 'text/css; charset=utf-8',
@@ -26,5 +24,6 @@ const types: Readonly<Record<string, string>> = {
 
 /** The media type of a file by its ending. */
 export function contentType(path: string): string {
-  return types[extname(path).toLowerCase()] ?? 'application/octet-stream';
+  const [ending = ''] = /\.[^./]+$/.exec(path) ?? [];
+  return types[ending.toLowerCase()] ?? 'application/octet-stream';
 }

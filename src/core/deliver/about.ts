@@ -1,0 +1,30 @@
+import type { Cast } from '../compile/cast.ts';
+
+/** What some code is, whose, and on what terms, for whoever finds it on a page: one line. */
+export function aboutCasts(casts: readonly Cast[]): string {
+  const moulds = new Map(casts.map((cast) => [cast.mould, cast]));
+  const all = [...moulds.values()].map(aboutMould).join('; ');
+  const [only] = casts;
+  const which = casts.length === 1 ? `cast ${only?.id}` : `${casts.length} casts`;
+  return asComment(`${all}, ${which}`);
+}
+
+function aboutMould({ mould, title, version, origin }: Cast): string {
+  const { author, url, licence } = origin;
+  return [
+    title === mould ? `${mould} ${version}` : `${title} (${mould} ${version})`,
+    ...(author ? [`by ${author}`] : []),
+    ...(url ? [url] : []),
+    ...(licence ? [`licence ${licence}`] : []),
+  ].join(', ');
+}
+
+/** Text that ends a comment of none of the three languages. */
+function asComment(text: string): string {
+  return text
+    .replace(/\s+/g, ' ')
+    .replace(/--/g, '- -')
+    .replace(/\*\//g, '* /')
+    .replace(/<(?=[!/])/g, '< ')
+    .replace(/[->]$/, '');
+}

@@ -1,0 +1,204 @@
+import { describe, expect, it } from 'vitest';
+import { type AssetAt, assetsIn } from '../../src/core/compile/asset-addresses.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { assetsAt, assetsInline } from '../../src/core/deliver/assets.ts';
+import { type DeliveryOptions, deliver } from '../../src/core/deliver/deliver.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
+import { runtime } from '../../src/runtime/text.ts';
+import { withBrowser } from '../support/browser.ts';
+import { mouldOf } from '../support/mould.ts';
+
+const { browser, pageOf } = withBrowser();
+
+const partsOf = (mould: Mould, options: Partial<DeliveryOptions> = {}, sealed = false) =>
+  deliver(compileMould(mould).cast({ id: 'c' }, { sealed }), {
+    ...{ form: 'block', runtime },
+    ...options,
+  }).parts;
+
+/** A page whose policy takes nothing of its own but what has the nonce. */
+async function strictPage(html: string) {
+  const page = await (await browser().newContext()).newPage();
+  const complaints: string[] = [];
+  page.on('console', (said) => said.type() === 'error' && complaints.push(said.text()));
+  page.on('pageerror', ({ message }) => complaints.push(message));
+  await page.route('**/*', (route) =>
+    route.fulfill({
+      body: html,
+      contentType: 'text/html',
+      headers: {
+        'content-security-policy':
+          "default-src 'none'; style-src 'nonce-kM1='; script-src 'nonce-kM1='",
+      },
+    }),
+  );
+  await page.goto('http://strict.localhost/');
+  return { page, complaints };
+}
+
+const rows = mouldOf({
+  fields: {
+    trams: {
+      type: 'array',
+      items: {
+        type: 'object',
+        properties: { livery: { kind: 'color', default: '#010203' } },
+      },
+      default: [{}, { livery: 'rgb(4 5 6)' }],
+    },
+  },
+  template:
+    '<ul><li km-each="trams" style="margin-top: 7px">Tram</li></ul><button onclick="this.textContent = \'rung\'">Ring</button>',
+  style: 'li { color: var(--trams-livery) } ul { padding: 3px }',
+});
+
+describe.each(['block', 'placed', 'frame'] as const)('as %s', (form) => {
+  it.each([false, true])(
+    'with a nonce, nothing of it offends a strict policy (sealed: %s)',
+    async (sealed) => {
+      const { head = '', html, bodyEnd = '' } = partsOf(rows, { form, nonce: 'kM1=' }, sealed);
+      const { page, complaints } = await strictPage(
+        `<!doctype html><head>${head}</head><body>${html}${bodyEnd}</body>`,
+      );
+      const place = form === 'frame' ? page.frameLocator('iframe') : page;
+      await place.locator('button').click();
+      expect(await place.locator('button').textContent()).toBe('rung');
+      const colours = await place
+        .locator('li')
+        .evaluateAll((all) =>
+          all.map((one) => `${getComputedStyle(one).color} ${getComputedStyle(one).marginTop}`),
+        );
+      expect(colours).toEqual(['rgb(1, 2, 3) 7px', 'rgb(4, 5, 6) 7px']);
+      expect(complaints).toEqual([]);
+      await page.context().close();
+    },
+  );
+});
+
+it('a nonce that is none is refused', () => {
+  expect(() => partsOf(rows, { nonce: '" onload="' })).toThrow('is no nonce');
+});
+
+const board = mouldOf({
+  fields: { accent: { kind: 'color', default: 'rgb(1 2 3)' } },
+  slots: { notes: {} },
+  template: '<section><h2>Trams</h2><div km-slot="notes"><p>Nothing yet</p></div><hr></section>',
+  style: 'section { color: var(--accent); border: 2px solid } p { color: red }',
+});
+
+it.each([false, true])(
+  'its slot is filled by hand between two pieces, as if it had been cast so (sealed: %s)',
+  async (sealed) => {
+    const { open = '', close = '', html } = partsOf(board, {}, sealed);
+    const own = '<p class="own">By hand</p>';
+    const page = await pageOf(`<style>p { color: teal }</style>${open}${own}${close}<hr id="end">`);
+    const style = (selector: string) =>
+      page.locator(selector).evaluate((one) => getComputedStyle(one).color);
+    expect(await page.locator('[data-cast]').count()).toBe(1);
+    expect(await style('.own')).toBe('rgb(0, 128, 128)');
+    expect(await style('h2')).toBe('rgb(1, 2, 3)');
+    expect(await page.locator('.own').evaluate((one) => one.closest('[data-slot]') !== null)).toBe(
+      true,
+    );
+    expect(await page.locator('#end').evaluate((one) => one.parentElement?.localName)).toBe('body');
+    expect(html).toContain('Nothing yet');
+    expect(open + close).not.toContain('Nothing yet');
+    expect(page.complaints).toEqual([]);
+  },
+);
+
+const pictures = mouldOf({
+  fields: {
+    picture: { kind: 'image', default: { src: 'assets/a.svg', alt: 'A' } },
+    note: { kind: 'richtext', default: '<p><img src="assets/a.svg" alt=""> assets/a.svg</p>' },
+  },
+  template:
+    '<div><img src="{~picture~}" srcset="assets/b c.svg 2x"><i style="background: url(assets/a.svg)">assets/a.svg</i>{~note~}</div>',
+  style: 'b { background: url("assets/a.svg") } u { background: url(assets/a.svg.png) }',
+  script: "document.querySelector('i').title = 'assets/a.svg' + mould.values.picture.src;",
+  files: {
+    'assets/a.svg': '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>',
+    'assets/b c.svg': new Uint8Array([60, 62]),
+  },
+});
+
+function blockWithFiles(assetAt: AssetAt): string {
+  const cast = compileMould(pictures).cast({ id: 'c' }, { assetAt });
+  return deliver(cast, { form: 'block', runtime }).parts.html ?? '';
+}
+
+describe('files of its own', () => {
+  it('are spoken of where they have been put, in markup, style, script and values; not in words', () => {
+    const html = blockWithFiles(assetsAt('/files', false));
+    expect(html).toContain('<img src="/files/a.svg" srcset="/files/b%20c.svg 2x">');
+    expect(html).toContain('style="background: url(/files/a.svg)">assets/a.svg</i>');
+    expect(html).toContain('<p><img src="/files/a.svg" alt=""> assets/a.svg</p>');
+    expect(html).toMatch(/b[^{]*\{ background: url\("\/files\/a\.svg"\)/);
+    expect(html).toContain('url(assets/a.svg.png)');
+    expect(html).toContain("title = '/files/a.svg' + mould");
+    expect(html).toContain('"src":"/files/a.svg"');
+    const shared = blockWithFiles(assetsAt('https://site.example/files/', true));
+    expect(shared).toContain('src="https://site.example/files/board/a.svg"');
+  });
+
+  it('come along in the code, and load', async () => {
+    const page = await pageOf(blockWithFiles(assetsInline([pictures])));
+    const { width, src } = await page
+      .locator('img')
+      .last()
+      .evaluate((one) => {
+        const { naturalWidth, currentSrc } = one as HTMLImageElement;
+        return { width: naturalWidth, src: currentSrc };
+      });
+    expect([width, src.slice(0, 26)]).toEqual([9, 'data:image/svg+xml;base64,']);
+  });
+
+  it('are left alone where there are none', () => {
+    const { inMarkup } = assetsIn([], () => '/x');
+    expect(inMarkup('<img src="assets/a.svg">')).toBe('<img src="assets/a.svg">');
+  });
+});
+
+describe('a library that is there in another version', () => {
+  const bringing = (name: string, version: string) => {
+    const mould = mouldOf({ script: 'mould.id;' });
+    const libraries = [{ name: 'rails', version, provides: 'Rails', script: 'assets/rails.js' }];
+    const files = { 'assets/rails.js': `window.Rails = { version: '${version}' };` };
+    return { ...mould, files, manifest: { ...mould.manifest, name, libraries } };
+  };
+  it('is told of at the console once, with both versions', async () => {
+    const code = [bringing('one', '2.0.0'), bringing('two', '2.0.0'), bringing('three', '1.0.0')]
+      .map((mould) => partsOf(mould).html)
+      .join('');
+    const said: string[] = [];
+    const page = await pageOf('');
+    page.on('console', (line) => said.push(line.text()));
+    const site = "<script>window.Rails = { version: '1.0.0' }</script>";
+    await page.setContent(`${site}${code}${code}`);
+    expect(said).toEqual([
+      'keen-mould: rails 1.0.0 is on this page, and one brings 2.0.0. Each keeps its own.',
+    ]);
+  });
+});
+
+it('says whose it is and on what terms, in a comment that nothing ends', () => {
+  const mould = { ...board, manifest: { ...board.manifest, title: 'Board --> <b>' } };
+  const origin = { author: 'Ada', url: 'https://b.example', licence: 'MIT */' };
+  const cast = compileMould({ ...mould, manifest: { ...mould.manifest, origin } }).cast({
+    id: 'c',
+  });
+  const { html, css } = deliver(cast, { form: 'panes', runtime }).parts;
+  const line = 'Board - -> <b> (board 1.0.0), by Ada, https://b.example, licence MIT * /, cast c';
+  expect(html?.split('\n')[0]).toBe(`<!-- ${line} -->`);
+  expect(css?.split('\n')[0]).toBe(`/* ${line} */`);
+});
+
+it('several casts in one delivery look as each by itself, and share what they can', () => {
+  const compiled = compileMould(rows);
+  const [one, two] = [compiled.cast({ id: 'one' }), compiled.cast({ id: 'two' })];
+  const { html = '' } = deliver([one, two], { form: 'block', runtime }).parts;
+  expect(html.match(/\.mould\("board"/g)).toHaveLength(1);
+  expect(html.match(/<style/g)).toHaveLength(2);
+  expect(html).toContain(one.markup.trim());
+  expect(html).toContain(two.markup.trim());
+});
