@@ -7,6 +7,7 @@ import { addCast } from './commands/cast.ts';
 import { addCheck } from './commands/check.ts';
 import { addDemo } from './commands/demo.ts';
 import { addImport } from './commands/import.ts';
+import { addPage } from './commands/page.ts';
 import { addPreview } from './commands/preview.ts';
 import { addProof } from './commands/proof.ts';
 import { addRack } from './commands/rack.ts';
@@ -18,7 +19,10 @@ import type { World } from './world.ts';
 export type ExitStatus = 0 | 1 | 2;
 
 /** In the order of a day's work, which is the order of the help. */
-const commands = [addImport, addBind, addCheck, addCast, addPreview, addProof, addRack, addDemo];
+const commands = [
+  ...[addImport, addBind, addCheck, addCast, addPage],
+  ...[addPreview, addProof, addRack, addDemo],
+];
 
 /**
  * Runs the command line.

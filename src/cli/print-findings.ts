@@ -9,7 +9,7 @@ const indent = ' '.repeat(8);
 /** Prints findings for a person: what, where with the lines around it, and how to mend it. */
 export async function printFindings(
   terminal: Terminal,
-  findings: readonly Finding[],
+  findings: readonly (Finding & { readonly cast?: string })[],
 ): Promise<void> {
   const inPlace = [...findings].sort(
     (a, b) =>
@@ -25,7 +25,8 @@ export async function printFindings(
     for (const line of one.mend ? wrapWords(one.mend, terminal.columns - indent.length) : []) {
       terminal.say(indent + line);
     }
-    terminal.say(indent + terminal.soft(one.code));
+    const cast = one.cast === undefined ? '' : `, cast ${one.cast}`;
+    terminal.say(indent + terminal.soft(one.code + cast));
     terminal.say();
   }
 }

@@ -1,29 +1,45 @@
 import type { Cast } from '../compile/cast.ts';
 import { placedMarkup } from '../compile/placed-markup.ts';
-import type { Library } from '../model/mould.ts';
+import { toScriptData } from '../compile/template/sink.ts';
 import { aboutCasts } from './about.ts';
 import type { Runtime } from './delivery.ts';
-import { scriptsOf } from './script-pieces.ts';
+import { keyOf, orderLoads } from './order-loads.ts';
+import { type CastRun, farJquery, fileOf, scriptsOf } from './script-pieces.ts';
 
-/** A script on a page: code, or the address of a file. */
-export type ScriptPiece = { readonly code: string } | { readonly src: string };
+/** A script on a page: code, or a file from elsewhere. */
+export type ScriptPiece = CodePiece | FilePiece;
+
+/** Some code. What pages may share has the name that a file of it would have. */
+export interface CodePiece {
+  readonly code: string;
+  readonly name?: string | undefined;
+}
+
+/** A file that a page loads. */
+export interface FilePiece {
+  readonly src: string;
+  /** Its digest, by which a browser refuses another (Subresource Integrity). */
+  readonly integrity?: string | undefined;
+}
 
 /** Some style: what casts of a mould share, or what is of one cast alone. */
 export interface StylePiece {
   readonly text: string;
   readonly isOwn: boolean;
+  readonly name?: string | undefined;
 }
 
 /** All that casts bring to a page, apart; each form puts it where its host takes it. */
 export interface CodePieces {
   /** What it is, for whoever reads the code. */
   readonly about: string;
-  /** Addresses of style sheets, in order. */
-  readonly links: readonly string[];
+  /** Style sheets from elsewhere, in order. */
+  readonly links: readonly FilePiece[];
   readonly styles: readonly StylePiece[];
   /** Style that goes when the script of a cast has run, by the id of that. */
   readonly firstStates: readonly (readonly [id: string, style: string])[];
-  readonly markup: string;
+  /** Of each cast. */
+  readonly markups: readonly string[];
   /** In the order in which they have to run, after the markup is there. */
   readonly scripts: readonly ScriptPiece[];
 }
@@ -31,36 +47,77 @@ export interface CodePieces {
 /** Remembers what a page has got, so that of all that casts share each is there once. */
 export type OnPage = (kind: string, text: string) => boolean;
 
-/**
- * Takes casts and all that is placed in them apart.
- *
- * @param before casts that stand before them on the page, whose shared code is there already
- */
+/** What else a page is given than its casts ask for. */
+export interface PieceOptions {
+  /** Casts that stand before them on the page, whose shared code is there already. */
+  readonly before?: readonly Cast[] | undefined;
+  /** Parts of the code for pages that are put there in any case, for other pages to share. */
+  readonly parts?: readonly string[] | undefined;
+}
+
+/** Takes casts and all that is placed in them apart. */
 export function codePieces(
   casts: readonly Cast[],
   runtime: Runtime,
-  before: readonly Cast[] = [],
+  { before = [], parts = [] }: PieceOptions = {},
 ): CodePieces {
   const isNew = newOnPage();
   for (const cast of before.flatMap(withInner)) {
     for (const library of cast.loads) isNew('library', keyOf(library));
     stylesOf(cast, isNew);
-    scriptsOf(cast, [], runtime, isNew);
+    scriptsOf(cast, [], { runtime, isNew, parts });
   }
   const all = casts.flatMap(withInner);
-  const loaded = all.map(({ loads }) => loads.filter((one) => isNew('library', keyOf(one))));
-  const styles = all.flatMap((cast) => stylesOf(cast, isNew));
-  const scripts = all.map((cast, at) => scriptsOf(cast, loaded[at] ?? [], runtime, isNew));
+  const ordered = orderLoads(all).filter((one) => isNew('library', keyOf(one)));
+  const loaded = new Set(ordered.map(keyOf));
+  const scripts = all.map((cast) => {
+    // What needs a jQuery of its own is loaded with it; all else in the order of all moulds.
+    const own = farJquery(cast) ? cast.loads.filter((one) => loaded.delete(keyOf(one))) : [];
+    return scriptsOf(cast, own, { runtime, isNew, parts });
+  });
+  const others = ordered.filter((one) => loaded.has(keyOf(one)));
   return {
     about: aboutCasts(casts),
-    links: loaded.flat().flatMap(({ style }) => style ?? []),
-    styles: styles.filter(({ text }) => text !== ''),
+    links: ordered.flatMap(({ style, script, integrity }) =>
+      style ? [{ src: style, ...(script || !integrity ? {} : { integrity }) }] : [],
+    ),
+    styles: all.flatMap((cast) => stylesOf(cast, isNew)).filter(({ text }) => text !== ''),
     firstStates: all.flatMap(({ id, firstState }): [string, string][] =>
       firstState === '' ? [] : [[id, firstState]],
     ),
-    markup: casts.map(placedMarkup).join('\n'),
-    scripts: [...scripts.flatMap(({ first }) => first), ...scripts.flatMap(({ after }) => after)],
+    markups: casts.map(placedMarkup),
+    scripts: [
+      ...scripts.flatMap(({ versions }) => versions),
+      ...fileOf(others),
+      ...scripts.flatMap(({ loads }) => loads),
+      ...runs(
+        scripts.flatMap((one) => one.runs),
+        runtime,
+      ),
+      ...scripts.flatMap(({ code }) => code),
+      ...callsOf(scripts.flatMap(({ calls }) => calls)),
+    ],
   };
+}
+
+/** Code that needs no other on the page, once for all the casts it is for. */
+function runs(all: readonly CastRun[], { parts }: Runtime): CodePiece[] {
+  const byPart = new Map<string, string[]>();
+  for (const { part, id } of all) byPart.set(part, [...(byPart.get(part) ?? []), id]);
+  return [...byPart].map(([part, ids]) => {
+    const [only] = ids;
+    const text = parts[part];
+    return {
+      code:
+        ids.length === 1
+          ? `(${text})("${only}");`
+          : `for (const id of ${toScriptData(ids)}) (${text})(id);`,
+    };
+  });
+}
+
+function callsOf(calls: readonly string[]): CodePiece[] {
+  return calls.length === 0 ? [] : [{ code: calls.join('\n') }];
 }
 
 function newOnPage(): OnPage {
@@ -77,19 +134,14 @@ function withInner(cast: Cast): Cast[] {
   return cast.inner.length === 0 ? [cast] : [cast, ...cast.inner.flatMap(withInner)];
 }
 
-function keyOf({ script = '', style = '' }: Library): string {
-  return `${script} ${style}`;
-}
-
 function stylesOf(cast: Cast, isNew: OnPage): StylePiece[] {
-  const once = (kind: string, text: string) => ({
-    text: isNew(kind, text) ? text : '',
-    isOwn: false,
+  const once = (kind: string, text: string, name: string) => ({
+    ...{ text: text !== '' && isNew(kind, text) ? text : '', isOwn: false, name },
   });
-  if (cast.sealed) return [once('page style', cast.pageStyle)];
+  if (cast.sealed) return [once('page style', cast.pageStyle, cast.mould)];
   return [
-    once('reset', cast.reset),
-    once('mould style', cast.mouldStyle),
+    once('reset', cast.reset, 'reset'),
+    once('mould style', cast.mouldStyle, cast.mould),
     { text: cast.castStyle, isOwn: true },
   ];
 }

@@ -4,9 +4,9 @@ import { Refusal } from '../problem/refusal.ts';
 import { type CodePieces, codePieces } from './code-pieces.ts';
 import type { Delivery, Finish, Parts, Runtime } from './delivery.ts';
 import { toDocument } from './document.ts';
+import { finishedPieces } from './finished-pieces.ts';
 import type { FormSource, StyleAt } from './form.ts';
 import { type FormName, forms } from './forms.ts';
-import { withNonce } from './with-nonce.ts';
 
 export interface DeliveryOptions {
   readonly form: FormName;
@@ -40,11 +40,11 @@ export function deliver(given: Cast | readonly Cast[], options: DeliveryOptions)
   if (!/^[\w+/-]*={0,2}$/.test(nonce)) {
     throw new Refusal(finding('cast/bad-nonce', { nonce }));
   }
-  const done = (pieces: CodePieces) => nonced(finished(pieces, finish), nonce);
+  const done = (pieces: CodePieces) => finishedPieces(pieces, { finish, nonce });
   const title = first?.title ?? '';
   const parts = forms[form].write({
     ...{ title, name: first?.mould ?? '', style, writing: { nonce } },
-    pieces: done(codePieces(casts, runtime, before)),
+    pieces: done(codePieces(casts, runtime, { before })),
     opened: casts.length === 1 && first ? openedOf(first, runtime, done) : undefined,
   });
   const whole = document ? { document: documentOf(parts, title, nonce) } : {};
@@ -71,33 +71,8 @@ function openedOf(
   const opened = cast.opened?.();
   if (!opened) return undefined;
   const pieces = done(codePieces([{ ...cast, ...opened }], runtime));
-  const [open = '', close = ''] = pieces.markup.split(opened.mark);
+  const [open = '', close = ''] = (pieces.markups[0] ?? '').split(opened.mark);
   return { pieces, open: open.trimEnd(), close: close.trimStart() };
-}
-
-/** Style and scripts as they are to be in the end. */
-function finished(pieces: CodePieces, { style, script }: Finish): CodePieces {
-  const inMarkup = (css: string) => style?.(css) ?? css;
-  return {
-    ...pieces,
-    styles: style ? pieces.styles.map((one) => ({ ...one, text: style(one.text) })) : pieces.styles,
-    scripts: script
-      ? pieces.scripts.map((one) => ('code' in one ? { code: script(one.code) } : one))
-      : pieces.scripts,
-    markup: style
-      ? pieces.markup.replace(
-          /(<style>)([\s\S]*?)(<\/style>)/g,
-          (_, open: string, css: string, close: string) => open + inMarkup(css) + close,
-        )
-      : pieces.markup,
-  };
-}
-
-function nonced(pieces: CodePieces, nonce: string): CodePieces {
-  if (nonce === '') return pieces;
-  const { markup, script } = withNonce(pieces.markup, nonce);
-  const settling = script === '' ? [] : [{ code: script }];
-  return { ...pieces, markup, scripts: [...settling, ...pieces.scripts] };
 }
 
 /** The parts in a page of their own, each where it belongs. */

@@ -1,5 +1,5 @@
 import { toHtmlText } from '../compile/template/sink.ts';
-import type { CodePieces, StylePiece } from './code-pieces.ts';
+import type { CodePieces, FilePiece, StylePiece } from './code-pieces.ts';
 
 /** How pieces are written as elements. */
 export interface Writing {
@@ -8,13 +8,13 @@ export interface Writing {
 }
 
 /** A link to a style sheet. */
-export function linkElement(href: string, { nonce }: Writing): string {
-  return `<link rel="stylesheet" href="${toHtmlText(href)}"${nonceOf(nonce)}>`;
+export function linkElement({ src, integrity }: FilePiece, { nonce }: Writing): string {
+  return `<link rel="stylesheet" href="${toHtmlText(src)}"${integrityOf(integrity)}${nonceOf(nonce)}>`;
 }
 
 /** The style sheets that a page has to load, as elements. */
 export function linkElements({ links }: Pick<CodePieces, 'links'>, writing: Writing): string[] {
-  return links.map((href) => linkElement(href, writing));
+  return links.map((one) => linkElement(one, writing));
 }
 
 /** Style as elements: what is of casts alone comes last, with what they share before it. */
@@ -47,7 +47,7 @@ export function scriptElements(
   const own = nonceOf(nonce);
   return scripts.map((one) =>
     'src' in one
-      ? `<script src="${toHtmlText(one.src)}"${own}></script>`
+      ? `<script src="${toHtmlText(one.src)}"${integrityOf(one.integrity)}${own}></script>`
       : `<script${own}>${one.code}</script>`,
   );
 }
@@ -55,6 +55,11 @@ export function scriptElements(
 function styleElement(style: string, { nonce }: Writing): string {
   // `<\/style` reads the same in strings and comments, and does not end the element.
   return `<style${nonceOf(nonce)}>\n${style.replace(/<(?=\/style)/gi, '<\\')}\n</style>`;
+}
+
+/** What a browser checks a file from elsewhere by (Subresource Integrity, 3.5). */
+function integrityOf(integrity: string | undefined): string {
+  return integrity ? ` integrity="${toHtmlText(integrity)}" crossorigin="anonymous"` : '';
 }
 
 function nonceOf(nonce: string): string {

@@ -2,38 +2,69 @@ import type { Cast } from '../compile/cast.ts';
 import { runtimeParts } from '../compile/script/runtime-parts.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import type { Library } from '../model/mould.ts';
-import type { OnPage, ScriptPiece } from './code-pieces.ts';
+import type { CodePiece, FilePiece, OnPage, ScriptPiece } from './code-pieces.ts';
 import type { Runtime } from './delivery.ts';
 
 /** Where a page keeps what its casts share. */
-export const registry = 'window[Symbol.for("keen-mould")]';
+const registry = 'window[Symbol.for("keen-mould")]';
 
-/** The scripts of a cast: what has to be loaded before any of a mould's own, then those. */
-interface CastScripts {
-  readonly first: readonly ScriptPiece[];
-  readonly after: readonly ScriptPiece[];
+/** A part of the code for pages that is run for a cast without all the rest. */
+export interface CastRun {
+  readonly part: 'slots' | 'alone';
+  readonly id: string;
 }
 
-/** @param loads what of its libraries the page has still to load */
+/** The scripts of a cast, in the order in which a page runs them. */
+interface CastScripts {
+  readonly versions: readonly CodePiece[];
+  /** Files from elsewhere. */
+  readonly loads: readonly ScriptPiece[];
+  readonly runs: readonly CastRun[];
+  /** What a page has once, whatever its casts. */
+  readonly code: readonly CodePiece[];
+  readonly calls: readonly string[];
+}
+
+/** What scripts are made with. */
+interface ScriptSetting {
+  readonly runtime: Runtime;
+  readonly isNew: OnPage;
+  /** Parts of the code for pages that are put there in any case. */
+  readonly parts: readonly string[];
+}
+
+/** @param loads files that the page has still to load just before this cast's own code */
 export function scriptsOf(
   cast: Cast,
   loads: readonly Library[],
-  runtime: Runtime,
-  isNew: OnPage,
+  setting: ScriptSetting,
 ): CastScripts {
+  const { script, id, sealed } = cast;
+  const slots: CastRun[] = cast.fillsSlots ? [{ part: 'slots', id }] : [];
+  const alone: CastRun[] = !script && cast.hasIds && !sealed ? [{ part: 'alone', id }] : [];
   return {
-    first: [...versionsOf(cast, runtime, isNew), ...linksOf(cast, loads)],
-    after: ownScripts(cast, runtime, isNew),
+    versions: versionsOf(cast, setting),
+    loads: linksOf(cast, loads),
+    runs: [...slots, ...alone],
+    code: codeOf(cast, setting),
+    calls: script ? [callOf(cast)] : [],
   };
 }
 
 /** Tells at the console of a library that is there in another version. */
-function versionsOf({ mould, libraries }: Cast, runtime: Runtime, isNew: OnPage): ScriptPiece[] {
+function versionsOf({ mould, libraries }: Cast, { runtime, isNew }: ScriptSetting): CodePiece[] {
   const told = libraries.flatMap(({ name, version, provides }) =>
     version && provides ? [[name, version, provides]] : [],
   );
   if (told.length === 0 || !isNew('versions', mould)) return [];
-  return [asCode(`(${runtime.parts.versions})("${mould}", ${toScriptData(told)});`)];
+  return [{ code: `(${runtime.parts.versions})("${mould}", ${toScriptData(told)});` }];
+}
+
+/** The script files of some libraries. */
+export function fileOf(libraries: readonly Library[]): FilePiece[] {
+  return libraries.flatMap(({ script, integrity }) =>
+    script ? [{ src: script, ...(integrity ? { integrity } : {}) }] : [],
+  );
 }
 
 /**
@@ -42,53 +73,56 @@ function versionsOf({ mould, libraries }: Cast, runtime: Runtime, isNew: OnPage)
  * the same version it is the one that is used.
  */
 function linksOf(cast: Cast, loads: readonly Library[]): ScriptPiece[] {
-  const links = loads.flatMap(({ script }) => (script ? [{ src: script }] : []));
+  const links = fileOf(loads);
   const own = farJquery(cast);
   if (own?.script === undefined || links.length === 0) return links;
   const key = toScriptData(own.script);
   return [
-    asCode(
-      `((page, key) => { page.hosts = [window.jQuery, window.$]; if (page.taken?.[key]) window.jQuery = window.$ = page.taken[key]; })(${registry} ||= {}, ${key});`,
-    ),
+    {
+      code: `((page, key) => { page.hosts = [window.jQuery, window.$]; if (page.taken?.[key]) window.jQuery = window.$ = page.taken[key]; })(${registry} ||= {}, ${key});`,
+    },
     ...links,
-    asCode(
-      `((page, key) => { const [jQuery, $] = page.hosts; (page.taken ??= {})[key] = jQuery?.fn?.jquery === ${toScriptData(own.version ?? '')} ? jQuery : window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry}, ${key});`,
-    ),
+    {
+      code: `((page, key) => { const [jQuery, $] = page.hosts; (page.taken ??= {})[key] = jQuery?.fn?.jquery === ${toScriptData(own.version ?? '')} ? jQuery : window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry}, ${key});`,
+    },
   ];
 }
 
 /** The jQuery that is loaded from elsewhere. */
-function farJquery({ loads }: Cast): Library | undefined {
+export function farJquery({ loads }: Cast): Library | undefined {
   return loads.find(({ provides, script }) => provides === 'jQuery' && script);
 }
 
-function ownScripts(cast: Cast, runtime: Runtime, isNew: OnPage): ScriptPiece[] {
-  const { script, mould, id, sealed: isSealed } = cast;
-  const slots = cast.fillsSlots ? [forCast(runtime.parts.slots, id)] : [];
-  if (!script) {
-    const copies = cast.hasIds && !isSealed ? [forCast(runtime.parts.alone, id)] : [];
-    return [...slots, ...copies];
-  }
-  const names = runtimeParts.filter((part) => script.parts.includes(part) && isNew('part', part));
+function codeOf(cast: Cast, { runtime, isNew, parts }: ScriptSetting): CodePiece[] {
+  const { script, mould } = cast;
+  if (!script) return [];
+  const names = runtimeParts.filter(
+    (part) => (script.parts.includes(part) || parts.includes(part)) && isNew('part', part),
+  );
   const libraries = script.libraries.filter(({ key }) => isNew('packed library', key));
-  const values = script.needsValues ? `, ${toScriptData(cast.scriptValues)}` : '';
   return [
-    ...slots,
-    ...(names.length > 0 ? [asCode(installation(names, runtime))] : []),
-    ...libraries.map(({ key, once, names: given, code }) =>
-      asCode(
-        `(${registry}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
-      ),
-    ),
-    ...(isNew('script', `${mould} ${script.code}`) ? [asCode(mouldCall(cast, script.code))] : []),
-    asCode(`${registry}.cast("${id}"${values});`),
+    ...(names.length > 0 ? [{ code: installation(names, runtime), name: 'casts' }] : []),
+    ...libraries.map(({ key, once, names: given, code }) => ({
+      code: `(${registry}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
+      name: key.replace(/@.*$/, '').replace(/[^\w-]+/g, '-'),
+    })),
+    ...(isNew('script', `${mould} ${script.code}`)
+      ? [{ code: mouldCall(cast, script.code), name: mould }]
+      : []),
   ];
 }
 
 /** The call that tells a page of a mould's code. */
-export function mouldCall(cast: Cast, code: string): string {
+function mouldCall(cast: Cast, code: string): string {
   const { mould } = cast;
   return `${registry}.mould("${mould}", ${aboutCode(cast)}, ${code});\n//# sourceURL=keen-mould/${mould}/script.js`;
+}
+
+/** The call that starts a cast; values that are the mould's own go without saying. */
+function callOf({ id, script, scriptValues, defaults }: Cast): string {
+  const values = script?.needsValues ? toScriptData(scriptValues) : '';
+  const isSaid = values !== '' && values !== toScriptData(defaults);
+  return `${registry}.cast("${id}"${isSaid ? `, ${values}` : ''});`;
 }
 
 /** What a page is told of a mould's code, as far as it is not what goes without saying. */
@@ -108,18 +142,9 @@ function aboutCode(cast: Cast): string {
 }
 
 /** Puts the parts on the page that are not there yet; the first of them makes it ready. */
-export function installation(names: readonly string[], { parts }: Runtime): string {
+function installation(names: readonly string[], { parts }: Runtime): string {
   const others = names.filter((name) => name !== 'start');
   const lines = others.map((name) => `page.${name} ||= ${parts[name]};`);
   const start = names.includes('start') ? [`page.mould || (${parts.start})(page);`] : [];
   return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
-}
-
-/** Code that needs no other on the page, such as what gives copies ids of their own. */
-function forCast(text: string | undefined, id: string): ScriptPiece {
-  return asCode(`(${text})("${id}");`);
-}
-
-function asCode(code: string): ScriptPiece {
-  return { code };
 }

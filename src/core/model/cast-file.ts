@@ -1,5 +1,11 @@
-import { type Finding, finding } from '../problem/finding.ts';
-import { isJsonObject, type Json, type JsonObject, type JsonSource } from './json-source.ts';
+import { type Finding, finding, type Place } from '../problem/finding.ts';
+import {
+  isJsonObject,
+  type Json,
+  type JsonObject,
+  type JsonPath,
+  type JsonSource,
+} from './json-source.ts';
 import { namePattern } from './mould.ts';
 
 /** One placed copy of a mould as it is written down. A sample is one without mould and id. */
@@ -52,6 +58,29 @@ export function readCastFile(source: JsonSource): CastFileRead {
     );
     return { cast: undefined, findings: [newer] };
   }
+  const read = readCastValue(value, source.placeOf);
+  if (!read.cast) return read;
+  const findings = later
+    .filter((key) => value[key] !== undefined)
+    .map((key) => finding('cast/not-yet', { key }, source.placeOf([key])));
+  return { cast: read.cast, findings };
+}
+
+/**
+ * Reads an object as a cast.
+ *
+ * @param placeOf where each of its parts stands
+ * @param before what comes before its own keys where a message names them
+ */
+export function readCastValue(
+  value: JsonObject,
+  placeOf: (path: JsonPath) => Place,
+  before = '',
+): CastFileRead {
+  const refuse = (where: string, what: string, key: string): CastFileRead => ({
+    cast: undefined,
+    findings: [finding('cast/wrong', { where: before + where, what }, placeOf([key]))],
+  });
   for (const key of strings) {
     if (value[key] !== undefined && typeof value[key] !== 'string') {
       return refuse(key, 'must be text', key);
@@ -63,15 +92,12 @@ export function readCastFile(source: JsonSource): CastFileRead {
     }
   }
   if (value.id !== undefined && !namePattern.test(String(value.id))) {
-    const bad = finding('cast/bad-id', { id: String(value.id) }, source.placeOf(['id']));
+    const bad = finding('cast/bad-id', { id: String(value.id) }, placeOf(['id']));
     return { cast: undefined, findings: [bad] };
   }
   const wrong = wrongSlot(value.slots);
   if (wrong) return refuse(wrong.where, wrong.what, 'slots');
-  const findings = later
-    .filter((key) => value[key] !== undefined)
-    .map((key) => finding('cast/not-yet', { key }, source.placeOf([key])));
-  return { cast: value as unknown as CastFile, findings };
+  return { cast: value as unknown as CastFile, findings: [] };
 }
 
 /** What is wrong with what is placed in slots; anything placed has `mould` or `markup`. */

@@ -34,6 +34,7 @@ export const manifestSchema = {
           script: { type: 'string', format: 'safe-address' },
           module: { type: 'string', format: 'safe-address' },
           style: { type: 'string', format: 'safe-address' },
+          integrity: { type: 'string', pattern: '^sha(?:256|384|512)-[A-Za-z0-9+/]+={0,2}$' },
           provides: { type: 'string' },
         },
       },
@@ -147,6 +148,7 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
     case 'const':
       return `must be ${JSON.stringify(params.allowedValue)}`;
     case 'pattern':
+      if (at.at(-1) === 'integrity') return 'must be a digest such as sha384-…, in base64';
       return at.at(-1) === 'version'
         ? 'must be three numbers joined by dots, such as 1.0.0'
         : 'must begin with a letter and hold only letters, digits, hyphens and underscores';

@@ -11,6 +11,8 @@ export interface Library {
   readonly module?: string;
   /** Address of the style sheet. */
   readonly style?: string;
+  /** The digest of the script, else of the style sheet (Subresource Integrity). */
+  readonly integrity?: string;
   /** The global name the script makes. */
   readonly provides?: string;
 }

@@ -8,6 +8,7 @@ import { libraryWording } from './wording/library.ts';
 import { markupWording } from './wording/markup.ts';
 import { mouldWording } from './wording/mould.ts';
 import { packWording } from './wording/pack.ts';
+import { pageWording } from './wording/page.ts';
 import { proofWording } from './wording/proof.ts';
 import { rackWording } from './wording/rack.ts';
 import { scriptWording } from './wording/script.ts';
@@ -34,6 +35,7 @@ export const wording = {
   ...castWording,
   ...proofWording,
   ...packWording,
+  ...pageWording,
   ...rackWording,
   ...wordsWording,
   ...bindWording,

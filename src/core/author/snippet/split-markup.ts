@@ -232,7 +232,9 @@ class MarkupSplitter {
       this.say('snippet/remote-file', { url: url.trim() }, element);
       return true;
     }
-    const library = libraryOf(url.trim(), part);
+    const integrity = attributeOf(element, 'integrity')?.trim().split(/\s+/).at(-1) ?? '';
+    const isDigest = /^sha(?:256|384|512)-[A-Za-z0-9+/]+={0,2}$/.test(integrity);
+    const library = { ...libraryOf(url.trim(), part), ...(isDigest ? { integrity } : {}) };
     const brought = bringInstalled(library, part, this.installed, this.shelf);
     this.libraries.push(brought ?? library);
     if (brought) {

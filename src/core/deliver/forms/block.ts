@@ -19,7 +19,7 @@ export const block: Form = {
     const after = (all: CodePieces) => scriptElements(all, writing);
     const piece = (...lines: readonly string[]) => `${lines.join('\n')}\n`;
     return {
-      html: piece(...before(pieces), pieces.markup, ...after(pieces)),
+      html: piece(...before(pieces), ...pieces.markups, ...after(pieces)),
       ...(opened && {
         open: piece(...before(opened.pieces), opened.open),
         close: piece(opened.close, ...after(opened.pieces)),

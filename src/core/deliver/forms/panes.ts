@@ -15,7 +15,7 @@ export const panes: Form = {
       ...firstStateElements(pieces, writing),
     ];
     return {
-      html: `${[...before, pieces.markup].join('\n')}\n`,
+      html: `${[...before, ...pieces.markups].join('\n')}\n`,
       ...(opened && {
         open: `${[...before, opened.open].join('\n')}\n`,
         close: `${opened.close}\n`,

@@ -20,7 +20,7 @@ export const placed: Form = {
     const inHead = style === 'head' ? pieces.styles : pieces.styles.filter(({ isOwn }) => isOwn);
     const head = [
       ...linkElements(pieces, writing),
-      ...(style === 'file' ? [linkElement(`${name}.css`, writing)] : []),
+      ...(style === 'file' ? [linkElement({ src: `${name}.css` }, writing)] : []),
       ...(style === 'css' ? [] : styleElements(inHead, writing)),
       ...firstStateElements(pieces, writing),
     ];
@@ -32,7 +32,7 @@ export const placed: Form = {
     // What the slot needs does no harm where nothing stands in it.
     const end = scriptElements(opened?.pieces ?? pieces, writing);
     return {
-      html: `${about}\n${pieces.markup}\n`,
+      html: `${about}\n${pieces.markups.join('\n')}\n`,
       ...(opened && { open: `${about}\n${opened.open}\n`, close: `${opened.close}\n` }),
       head: head.length === 0 ? '' : `${[about, ...head].join('\n')}\n`,
       ...(style === 'head' || sheet.length === 1 ? {} : { css: `${sheet.join('\n\n')}\n` }),

@@ -47,8 +47,8 @@ export const castWording = {
   'cast/not-yet': {
     level: 'warning',
     message: ({ key }: { key: string }) =>
-      `The cast has ${key}, which this version does not act on.`,
-    mend: () => 'It is kept as it is; what it asks for is left out of the delivery.',
+      `The cast has ${key}, which only means something in a page file.`,
+    mend: () => 'It is kept as it is. Name the cast in a page file, or take it out.',
   },
   'cast/older': {
     level: 'note',

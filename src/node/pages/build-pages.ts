@@ -1,0 +1,334 @@
+import { createHash } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { dirname, join, relative } from 'node:path';
+import type { AssetAt } from '../../core/compile/asset-addresses.ts';
+import { runtimeParts } from '../../core/compile/script/runtime-parts.ts';
+import { composePage, type PageFinding, type SharedText } from '../../core/compose/compose-page.ts';
+import { type HostPage, hostPage } from '../../core/compose/host-page.ts';
+import { type PageFile, type PlacedCast, readPageFile } from '../../core/compose/page-file.ts';
+import type { Finish } from '../../core/deliver/delivery.ts';
+import { readCastFile } from '../../core/model/cast-file.ts';
+import { type JsonObject, type JsonPath, parseJson } from '../../core/model/json-source.ts';
+import { finding, type Place } from '../../core/problem/finding.ts';
+import { runtime } from '../../runtime/text.ts';
+import { readText } from '../files/read-text.ts';
+import { refuseIfThere, writeWhole } from '../files/write-safely.ts';
+import type { Rack } from '../rack/rack.ts';
+import { type Beside, withFilesBeside } from './files-beside.ts';
+import { listPages, type PageSource } from './list-pages.ts';
+import { MouldShelf, type ShelvedMould } from './mould-shelf.ts';
+import { keepRecords, type PageRecords, readRecords } from './page-record.ts';
+import { SharedFolder, sharedName } from './shared-folder.ts';
+
+export interface PagesOptions {
+  /** The folder that pages are written to; it may hold an earlier build. */
+  readonly out: string;
+  /** Where moulds are looked for that no folder of the page's holds. */
+  readonly rack: Rack;
+  readonly nonce?: string | undefined;
+  readonly finish?: Finish | undefined;
+  /** Fetches libraries from elsewhere, to hold them to their digests. */
+  readonly fetches?: boolean | undefined;
+  /** Lets a page be written where there is a file that no earlier build wrote. */
+  readonly replace?: boolean | undefined;
+}
+
+/** A page that was built. */
+export interface BuiltPage {
+  /** The page file. */
+  readonly page: string;
+  /** Where it was written. */
+  readonly file: string;
+  readonly casts: number;
+  readonly moulds: readonly string[];
+  readonly bytes: number;
+  /** False where it was there already, the same. */
+  readonly isNew: boolean;
+}
+
+export interface PagesBuilt {
+  readonly pages: readonly BuiltPage[];
+  /** Page files of which a cast had to be left out; their last good pages stay. */
+  readonly held: readonly string[];
+  /** Files that pages share, with their bytes. */
+  readonly shared: readonly { readonly file: string; readonly bytes: number }[];
+  /** The pages that make use of each shared file of values. */
+  readonly shares: Readonly<Record<string, readonly string[]>>;
+  readonly findings: readonly PageFinding[];
+}
+
+/**
+ * Builds pages from page files, or from folders of them. Only what has changed is written, each
+ * file whole; where several are built, what they share becomes files of its own. A page of which a
+ * cast had to be left out is not written, so that the last good one stays.
+ *
+ * @throws Refusal when a file cannot be read or written, or would be written over unasked
+ */
+export async function buildPages(
+  paths: readonly string[],
+  options: PagesOptions,
+): Promise<PagesBuilt> {
+  const sources = await listPages(paths);
+  const builder = new PageBuilder(options, sources.length > 1);
+  // Which moulds there are has to be known before the first page is put together.
+  for (const source of sources) await builder.look(source);
+  await builder.begin();
+  for (const source of sources) await builder.build(source);
+  return builder.end();
+}
+
+/** Faults that leave a hole in a page. */
+const leavesHole =
+  /^(?:page\/(?:no-mould|unsound|no-file|wrong)|cast\/(?:wrong|bad-id|other-mould)|json\/.*)$/;
+
+class PageBuilder {
+  private readonly options: PagesOptions;
+  private readonly isSplit: boolean;
+  private readonly shelf: MouldShelf;
+  private readonly files: SharedFolder;
+  private readonly hosts = new Map<string, HostPage | undefined>();
+  private readonly values = new Map<string, JsonObject | undefined>();
+  private readonly findings: PageFinding[] = [];
+  private readonly built: BuiltPage[] = [];
+  private readonly held: string[] = [];
+  private readonly records: Record<string, PageRecords[string]> = {};
+  private readonly shares = new Map<string, Set<string>>();
+  private readonly assetAts = new Map<string, AssetAt>();
+  /** Where what was taken in lies, by what it is. */
+  private readonly places = new Map<string, string>();
+  private before: PageRecords = {};
+  private parts: readonly string[] = [];
+
+  constructor(options: PagesOptions, isSplit: boolean) {
+    this.options = options;
+    this.isSplit = isSplit;
+    this.shelf = new MouldShelf(options.rack, options.fetches ? digestOfFile : undefined);
+    this.files = new SharedFolder(options.out);
+  }
+
+  /** Finds the moulds of a page. */
+  async look({ file }: PageSource): Promise<void> {
+    const { page } = await readPage(file);
+    for (const cast of page?.casts ?? []) await this.mouldsOf(cast, file, page as PageFile);
+  }
+
+  async begin(): Promise<void> {
+    this.before = await readRecords(this.options.out);
+    const used = await this.shelf.used();
+    this.findings.push(...this.shelf.findings);
+    const sound = used.filter(({ compiled }) => compiled.isSound);
+    const all = new Set(sound.flatMap(({ compiled }) => compiled.ready.script()?.parts ?? []));
+    this.parts = this.isSplit ? runtimeParts.filter((part) => all.has(part)) : [];
+  }
+
+  async build({ file, output }: PageSource): Promise<void> {
+    const faults: PageFinding[] = [];
+    const { page, findings, placeOf } = await readPage(file);
+    faults.push(...findings);
+    if (page) {
+      const html = await this.compose({ file, output }, page, { faults, placeOf });
+      this.findings.push(...faults);
+      if (html !== undefined) return;
+    } else this.findings.push(...faults);
+    this.held.push(file);
+    const earlier = this.before[output];
+    if (earlier) this.records[output] = earlier;
+  }
+
+  /** Puts a page together and writes it; undefined where it has a hole in it. */
+  private async compose(
+    { file, output }: PageSource,
+    page: PageFile,
+    { faults, placeOf }: { faults: PageFinding[]; placeOf: (at: JsonPath) => Place },
+  ): Promise<string | undefined> {
+    const { nonce, finish } = this.options;
+    const here = dirname(file);
+    const prefix = '../'.repeat(output.split('/').length - 1);
+    const say = (path: string, called: string, at: JsonPath) =>
+      void faults.push(finding('page/no-file', { path, called }, placeOf(at)));
+    const moulds = new Map<string, ShelvedMould>();
+    for (const cast of page.casts) await this.mouldsOf(cast, file, page, moulds);
+    const host = await this.hostOf(page, here);
+    if (page.host !== undefined && !host) say(page.host, 'is the host', ['host']);
+    const take = async (path: string) => {
+      const taken = await this.files.addFile(path);
+      return taken && prefix + encodeURI(taken);
+    };
+    const shared = new Map<string, JsonObject>();
+    for (const [at, { shares }] of page.casts.entries()) {
+      if (shares === undefined) continue;
+      const path = join(here, shares);
+      const values = await this.valuesIn(path, faults);
+      if (!values) continue;
+      this.shares.set(path, (this.shares.get(path) ?? new Set()).add(output));
+      const missing = (one: string) => say(one, `${shares} speaks of`, ['casts', at, 'shares']);
+      shared.set(shares, await withFilesBeside(values, { folder: dirname(path), take, missing }));
+    }
+    const casts = await Promise.all(
+      page.casts.map((cast, at) => {
+        const missing = (one: string) => say(one, 'a value speaks of', ['casts', at, 'values']);
+        return castBeside(cast, { folder: here, take, missing });
+      }),
+    );
+    const byName = new Map([...moulds.values()].map((one) => [one.mould.manifest.name, one]));
+    const composed = composePage(
+      { ...page, casts },
+      {
+        ...{ runtime, nonce, finish, host, parts: this.parts, placeOf },
+        styles: await this.stylesOf(page, here, prefix, say),
+        mouldOf: (mould) => moulds.get(mould)?.compiled,
+        sharedOf: (path) => shared.get(path),
+        assetAt: this.assetAt(byName, prefix),
+        ...(this.isSplit ? { share: this.sharing(prefix) } : {}),
+      },
+    );
+    faults.push(...composed.findings);
+    if (faults.some(({ code }) => leavesHole.test(code))) return undefined;
+    const used = this.files.spokenOf(composed.html);
+    await this.files.write(used);
+    const isNew = await this.write(output, composed.html);
+    const source = relative(this.options.out, file);
+    this.records[output] = { source, files: [...used].sort() };
+    const bytes = Buffer.byteLength(composed.html);
+    const { casts: count, moulds: names } = composed;
+    const place = join(this.options.out, output);
+    this.built.push({ page: file, file: place, casts: count, moulds: names, bytes, isNew });
+    return composed.html;
+  }
+
+  /** Where moulds' files lie, from pages so deep; the same function as long as it can be. */
+  private assetAt(moulds: ReadonlyMap<string, ShelvedMould>, prefix: string): AssetAt {
+    const key = [prefix, ...[...moulds.values()].map(({ digest }) => digest).sort()].join();
+    return kept(this.assetAts, key, () => (mould, path) => {
+      const { digest = '', mould: own } = moulds.get(mould) ?? {};
+      const content = own?.files[path];
+      if (content === undefined) return undefined;
+      const folder = `${mould}/${dirname(path).replace(/^assets\/?/, '')}`.replace(/\/$/, '');
+      const add = () => encodeURI(this.files.add(folder, path, content));
+      return prefix + kept(this.places, `${digest} ${path}`, add);
+    });
+  }
+
+  /** Makes files of what pages so deep share. */
+  private sharing(prefix: string): (text: SharedText) => string {
+    return ({ name, kind, text }) =>
+      kept(this.places, `${prefix}${name}.${kind} ${text}`, () => {
+        const inner = this.files.spokenOf(text);
+        // Addresses in a sheet are from where it lies itself.
+        const own = kind === 'css' ? text.replaceAll(`${prefix}${sharedName}/`, '') : text;
+        return prefix + this.files.add('', `${name}.${kind}`, own, [...inner]);
+      });
+  }
+
+  /** Writes a page where it is not what is there; true where it did. */
+  private async write(output: string, html: string): Promise<boolean> {
+    const { out, replace } = this.options;
+    const place = join(out, output);
+    const there = await readFile(place, 'utf8').catch(() => undefined);
+    if (there === html) return false;
+    if (!Object.hasOwn(this.before, output) && !replace) {
+      await refuseIfThere(place, 'Add --replace to replace it, or choose another --out.');
+    }
+    await writeWhole(place, html);
+    return true;
+  }
+
+  async end(): Promise<PagesBuilt> {
+    const { out } = this.options;
+    await keepRecords(out, this.before, this.records);
+    const files = [...this.files.sizes].map(([path, bytes]) => ({ file: join(out, path), bytes }));
+    return {
+      ...{ pages: this.built, held: this.held, findings: unique(this.findings) },
+      shared: files.sort((a, b) => (a.file < b.file ? -1 : 1)),
+      shares: Object.fromEntries([...this.shares].map(([path, pages]) => [path, [...pages]])),
+    };
+  }
+
+  private mouldsOf(
+    cast: PlacedCast,
+    file: string,
+    page: PageFile,
+    found?: Map<string, ShelvedMould>,
+  ): Promise<unknown> {
+    const here = dirname(file);
+    const usual = [here, join(here, 'moulds'), join(here, '..', 'moulds'), '.'];
+    const folders = page.moulds?.map((folder) => join(here, folder)) ?? usual;
+    return this.shelf.findAll(cast, folders, found);
+  }
+
+  private async hostOf({ host }: PageFile, here: string): Promise<HostPage | undefined> {
+    if (host === undefined) return undefined;
+    const path = join(here, host);
+    if (!this.hosts.has(path)) {
+      const text = await readFile(path, 'utf8').catch(() => undefined);
+      this.hosts.set(path, text === undefined ? undefined : hostPage(text));
+    }
+    return this.hosts.get(path);
+  }
+
+  private async stylesOf(
+    { styles = [] }: PageFile,
+    here: string,
+    prefix: string,
+    say: (path: string, called: string, at: JsonPath) => void,
+  ): Promise<string[]> {
+    const placed: string[] = [];
+    for (const [at, style] of styles.entries()) {
+      const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(style);
+      const taken = isRemote ? undefined : await this.files.addSheet(join(here, style));
+      if (isRemote) placed.push(style);
+      else if (taken) placed.push(prefix + taken);
+      else say(style, 'is a style sheet of the page', ['styles', at]);
+    }
+    return placed;
+  }
+
+  /** The values of a shared file; undefined where there is none that can be read. */
+  private async valuesIn(path: string, faults: PageFinding[]): Promise<JsonObject | undefined> {
+    if (this.values.has(path)) return this.values.get(path);
+    const text = await readFile(path, 'utf8').catch(() => undefined);
+    if (text === undefined) return undefined;
+    const { cast, findings } = readCastFile(parseJson(path, text));
+    faults.push(...findings);
+    this.values.set(path, cast?.values);
+    return cast?.values;
+  }
+}
+
+async function readPage(file: string) {
+  const { text } = await readText(file);
+  const source = parseJson(file, text);
+  return { ...readPageFile(source), placeOf: source.placeOf };
+}
+
+async function castBeside(cast: PlacedCast, beside: Beside): Promise<PlacedCast> {
+  const { values, below, slots } = cast;
+  const placed = await withFilesBeside(
+    {
+      ...(values ? { values } : {}),
+      ...(below ? { below } : {}),
+      ...(slots ? { slots } : {}),
+    } as JsonObject,
+    beside,
+  );
+  return { ...cast, ...(placed as unknown as PlacedCast) };
+}
+
+/** Of a file from elsewhere; undefined where it cannot be had. */
+async function digestOfFile(address: string): Promise<string | undefined> {
+  const url = address.startsWith('//') ? `https:${address}` : address;
+  const response = await fetch(url).catch(() => undefined);
+  if (!response?.ok) return undefined;
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  return `sha384-${createHash('sha384').update(bytes).digest('base64')}`;
+}
+
+function kept<T>(map: Map<string, T>, key: string, make: () => T): T {
+  const value = map.get(key) ?? make();
+  map.set(key, value);
+  return value;
+}
+
+function unique(findings: readonly PageFinding[]): PageFinding[] {
+  return [...new Map(findings.map((one) => [JSON.stringify(one), one])).values()];
+}

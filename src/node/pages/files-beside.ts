@@ -1,0 +1,56 @@
+import { join } from 'node:path';
+import { isJsonObject, type Json, type JsonObject } from '../../core/model/json-source.ts';
+
+/** What is done with an address that begins with `./`. */
+export interface Beside {
+  /** The folder that such addresses are from. */
+  readonly folder: string;
+  /** Takes a file along and gives its address on the page; undefined where there is none. */
+  readonly take: (path: string) => Promise<string | undefined>;
+  /** Told of a file that is not there. */
+  readonly missing: (path: string) => void;
+}
+
+const inMarkup = /(\s(?:src|href|poster)\s*=\s*)(["'])(\.\/[^"']+)\2/gi;
+
+/** Values whose files lie beside them, with the addresses that those have on the page. */
+export async function withFilesBeside(values: JsonObject, beside: Beside): Promise<JsonObject> {
+  return (await placed(values, beside)) as JsonObject;
+}
+
+async function placed(value: Json, beside: Beside): Promise<Json> {
+  if (typeof value === 'string') return inText(value, beside);
+  if (Array.isArray(value)) return Promise.all(value.map((one: Json) => placed(one, beside)));
+  if (!isJsonObject(value)) return value;
+  const entries = Object.entries(value).map(async ([name, one]) => [
+    name,
+    await placed(one, beside),
+  ]);
+  return Object.fromEntries(await Promise.all(entries));
+}
+
+async function inText(text: string, beside: Beside): Promise<string> {
+  if (!text.includes('./')) return text;
+  if (text.startsWith('./')) return addressOf(text, beside);
+  if (!text.includes('<')) return text;
+  let out = text;
+  for (const [whole, before = '', quote = '', address = ''] of [...text.matchAll(inMarkup)]) {
+    out = out.replace(whole, before + quote + (await addressOf(address, beside)) + quote);
+  }
+  return out;
+}
+
+async function addressOf(address: string, { folder, take, missing }: Beside): Promise<string> {
+  const [, path = '', rest = ''] = /^([^?#]*)(.*)$/s.exec(address) ?? [];
+  const taken = await take(join(folder, decoded(path)));
+  if (taken === undefined) missing(path);
+  return taken === undefined ? address : taken + rest;
+}
+
+function decoded(path: string): string {
+  try {
+    return decodeURI(path);
+  } catch {
+    return path;
+  }
+}
