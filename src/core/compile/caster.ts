@@ -68,19 +68,25 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
     const { urls, ...texts } = ready.styleIn(manner);
     const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
     return { texts, ofCast: castStyle({ root, used, renamed }, scoping, urls) };
-  });
+  }, JSON.stringify);
+  const forScript = scriptValues(root);
+  const defaults = forScript(root.default as JsonObject);
   const filesIn = keptBy((assetAt: AssetAt) => {
     const files = assetsIn(ready.assets, (path) => assetAt(name, path));
     const script = ready.script();
-    return { ...files, script: script && { ...script, code: files.inScript(script.code) } };
+    return {
+      ...files,
+      // What all casts share is long, and comes with each of them.
+      inShared: keptByKey(files.inStyle),
+      defaults: files.inValues(defaults) as JsonObject,
+      script: script && { ...script, code: files.inScript(script.code) },
+    };
   });
   const firstState = firstStateOf(ready.hiddenTargets);
-  const forScript = scriptValues(root);
   const shared = {
     ...{ mould: name, version, title, origin, hasBox: ready.hasBox, hasIds: ready.hasIds },
     ...{ libraries: ready.libraries, loads: ready.loads, assets: ready.assets },
   };
-  const defaults = forScript(root.default as JsonObject);
   const addressed = new Set(ready.addressed);
   const rule = (field: Field, value: unknown) =>
     addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
@@ -117,11 +123,11 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
       const own = forScript(values);
       return {
         ...{ ...shared, id, sealed, kept, values, script },
-        scriptValues: files ? (files.inValues(own) as JsonObject) : own,
-        defaults: files ? (files.inValues(defaults) as JsonObject) : defaults,
+        scriptValues: files && script?.needsValues ? (files.inValues(own) as JsonObject) : own,
+        defaults: files ? files.defaults : defaults,
         ...{ reset: texts.reset },
-        mouldStyle: files ? files.inStyle(texts.ofMould) : texts.ofMould,
-        pageStyle: files ? files.inStyle(texts.ofPage) : texts.ofPage,
+        mouldStyle: files ? files.inShared(texts.ofMould) : texts.ofMould,
+        pageStyle: files ? files.inShared(texts.ofPage) : texts.ofPage,
         castStyle: files ? files.inStyle(ofCast(values, below, id)) : ofCast(values, below, id),
         markup: isPlain
           ? write(values, id, { ...place, slots: slots.markup })
@@ -170,10 +176,13 @@ function keptBy<K extends object, T>(make: (key: K) => T): (key: K) => T {
   };
 }
 
-function keptByKey<K, T>(make: (key: K) => T): (key: K) => T {
+function keptByKey<K, T>(
+  make: (key: K) => T,
+  nameOfKey: (key: K) => string = String,
+): (key: K) => T {
   const made = new Map<string, T>();
   return (key) => {
-    const name = JSON.stringify(key);
+    const name = nameOfKey(key);
     const value = made.get(name) ?? make(key);
     made.set(name, value);
     return value;

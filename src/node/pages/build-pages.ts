@@ -96,6 +96,8 @@ class PageBuilder {
   private readonly assetAts = new Map<string, AssetAt>();
   /** Where what was taken in lies, by what it is. */
   private readonly places = new Map<string, string>();
+  /** The same for what pages share, by its name and then by what it is. */
+  private readonly sharedTexts = new Map<string, Map<string, string>>();
   private before: PageRecords = {};
   private parts: readonly string[] = [];
 
@@ -211,13 +213,15 @@ class PageBuilder {
 
   /** Makes files of what pages so deep share. */
   private sharing(prefix: string): (text: SharedText) => string {
-    return ({ name, kind, text }) =>
-      kept(this.places, `${prefix}${name}.${kind} ${text}`, () => {
+    return ({ name, kind, text }) => {
+      const known = kept(this.sharedTexts, `${prefix}${name}.${kind}`, () => new Map());
+      return kept(known, text, () => {
         const inner = this.files.spokenOf(text);
         // Addresses in a sheet are from where it lies itself.
         const own = kind === 'css' ? text.replaceAll(`${prefix}${sharedName}/`, '') : text;
         return prefix + this.files.add('', `${name}.${kind}`, own, [...inner]);
       });
+    };
   }
 
   /** Writes a page where it is not what is there; true where it did. */

@@ -22,6 +22,8 @@ export class MouldShelf {
   readonly findings: Finding[] = [];
   private readonly rack: Rack;
   private readonly digestOf: ((address: string) => Promise<string | undefined>) | undefined;
+  /** Where moulds that were asked for lie. */
+  private readonly places = new Map<string, Promise<string | undefined>>();
   private readonly byPlace = new Map<string, Promise<ShelvedMould | undefined>>();
 
   /** @param digestOf fetches a file from elsewhere and gives its digest */
@@ -37,12 +39,14 @@ export class MouldShelf {
     found: Map<string, ShelvedMould> = new Map(),
   ): Promise<Map<string, ShelvedMould>> {
     const { mould = '', version, slots = {} } = cast;
-    const key = mould;
     let beside = folders;
-    if (!found.has(key)) {
-      const place = await this.placeOf(mould, version, folders);
+    if (!found.has(mould)) {
+      const asked = JSON.stringify([mould, version, folders]);
+      const looked = this.places.get(asked) ?? this.placeOf(mould, version, folders);
+      this.places.set(asked, looked);
+      const place = await looked;
       const one = await this.at(place);
-      if (one) found.set(key, one);
+      if (one) found.set(mould, one);
       if (place && !place.startsWith('rack:')) beside = [...folders, dirname(place)];
     }
     for (const one of Object.values(slots).flat()) {

@@ -18,6 +18,7 @@ export class SharedFolder {
   readonly sizes = new Map<string, number>();
   private readonly out: string;
   private readonly waiting = new Map<string, string | Uint8Array>();
+  private readonly taken = new Map<string, Promise<string | undefined>>();
   /** What a file itself speaks of. */
   private readonly spoken = new Map<string, readonly string[]>();
 
@@ -49,14 +50,26 @@ export class SharedFolder {
     return path;
   }
 
-  /** Takes a file in from the disk; undefined where there is none. */
-  async addFile(path: string): Promise<string | undefined> {
-    const content = await readFile(path).catch(() => undefined);
-    return content && this.add('', basename(path), content);
+  /** Takes a file in from the disk, once; undefined where there is none. */
+  addFile(path: string): Promise<string | undefined> {
+    return this.once(path, async () => {
+      const content = await readFile(path).catch(() => undefined);
+      return content && this.add('', basename(path), content);
+    });
   }
 
-  /** Takes in a style sheet of the site, and the files that it speaks of. */
-  async addSheet(path: string): Promise<string | undefined> {
+  /** Takes in a style sheet of the site, once, and the files that it speaks of. */
+  addSheet(path: string): Promise<string | undefined> {
+    return this.once(path, () => this.readSheet(path));
+  }
+
+  private once(path: string, take: () => Promise<string | undefined>): Promise<string | undefined> {
+    const taken = this.taken.get(path) ?? take();
+    this.taken.set(path, taken);
+    return taken;
+  }
+
+  private async readSheet(path: string): Promise<string | undefined> {
     const content = await readFile(path, 'utf8').catch(() => undefined);
     if (content === undefined) return undefined;
     let text = content.replace(/^\uFEFF/, '');

@@ -110,7 +110,7 @@ function settleBelow(
   how: Parameters<typeof settle>[2],
 ): Readonly<Record<string, JsonObject>> {
   const out: Record<string, Record<string, Json>> = {};
-  for (const [width, field, value] of presetsBelow(root)) {
+  for (const [width, field, value] of presetsOf(root)) {
     out[width] = put(out[width] ?? {}, field.path.split('.'), value);
   }
   for (const [width, some] of Object.entries(given)) {
@@ -131,6 +131,15 @@ function settleBelow(
     }
   }
   return out;
+}
+
+/** What the declarations of a mould give; the same for each of its casts. */
+const presets = new WeakMap<Field, ReturnType<typeof presetsBelow>>();
+
+function presetsOf(root: Field): ReturnType<typeof presetsBelow> {
+  const found = presets.get(root) ?? presetsBelow(root);
+  presets.set(root, found);
+  return found;
 }
 
 function presetsBelow(root: Field): [width: string, field: Field, value: Json][] {

@@ -19,11 +19,16 @@ export interface Renamed {
  * that stands under today's name already, or whose old name is another field's today, stays.
  */
 export function underTodaysNames(root: Field, values: JsonObject): Renamed {
-  if (!fieldsBelow(root).some(({ wasNamed }) => wasNamed.length > 0)) return { values, moved: [] };
+  if (!wasRenamed(root)) return { values, moved: [] };
   const moved: Moved[] = [];
   const taken = new Set(fieldsBelow(root).map(({ path }) => path));
   const renamed = carry(root, values, [''], { moved, taken });
   return { values: renamed, moved };
+}
+
+/** True where any field had another path before. */
+function wasRenamed({ wasNamed, members, row }: Field): boolean {
+  return wasNamed.length > 0 || members.some(wasRenamed) || (row !== undefined && wasRenamed(row));
 }
 
 interface Carrying {
