@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 
@@ -80,12 +81,63 @@ export const factsText = ${JSON.stringify(`(() => { ${facts[0].text.trim()} retu
 `,
 );
 
+/** What stands for what, in code that casts without the rest of the library. */
+const standIns = {
+  'core/problem/finding.ts': 'kit/finding.ts',
+  'core/model/values/violation.ts': 'kit/violation.ts',
+  'core/model/kinds/clean-html.ts': 'kit/clean-html.ts',
+  'core/model/kinds/clean-svg.ts': 'kit/clean-svg.ts',
+  'core/model/kinds/css-type.ts': 'kit/css-type.ts',
+  'core/compile/closed-markup.ts': 'kit/closed-markup.ts',
+};
+/** The pieces of that, and what stands for what in each. */
+const kit = {
+  module: ['module.ts', standIns],
+  element: ['in-page/element.ts', standIns],
+  html: ['html.ts', {}],
+  css: ['css.ts', {}],
+  htmlInPage: ['in-page/html.ts', { 'core/model/kinds/html-tree.ts': 'kit/in-page/html-tree.ts' }],
+};
+const kitTexts = await Promise.all(
+  Object.entries(kit).map(async ([name, [entry, instead]]) => {
+    const { outputFiles } = await build({
+      entryPoints: [`${root}src/kit/${entry}`],
+      ...{ bundle: true, minify: true, write: false, format: 'iife', globalName: 'kit' },
+      ...{ target: 'es2022', charset: 'utf8', legalComments: 'none' },
+      plugins: [
+        {
+          name: 'stand-ins',
+          setup(builder) {
+            builder.onResolve({ filter: /^\.{1,2}\/.*\.ts$/ }, ({ path, resolveDir, importer }) => {
+              const asked = resolve(resolveDir, path);
+              const other = instead[asked.slice(`${root}src/`.length)];
+              const isOwn = importer.startsWith(`${root}src/kit/`);
+              return other && !isOwn ? { path: `${root}src/${other}` } : undefined;
+            });
+          },
+        },
+      ],
+    });
+    const text = `(() => { ${outputFiles[0].text.trim()} return kit; })()`;
+    return `  ${name}:\n    ${JSON.stringify(text.replace(/<\/(?=script)/gi, '<\\/'))},\n`;
+  }),
+);
+writeFileSync(
+  `${root}src/kit/text.ts`,
+  `// Made by scripts/build.mjs from the files beside it.
+
+/** The code that casts without the rest of the library, as expressions to give to \`deliver\`. */
+export const kit = {
+${kitTexts.join('')}};
+`,
+);
+
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')
   .replace(/package\.json$/, 'bin/tsc');
 const { status } = spawnSync(
   process.execPath,
-  [tsc, '--build', `${root}src/cli`, `${root}src/page`, `${root}src/elements`, `${root}src/view`],
+  [tsc, '--build', `${root}src/cli`, `${root}src/page`, `${root}src/elements`, `${root}src/kit`, `${root}src/view`],
   {
     stdio: 'inherit',
   },

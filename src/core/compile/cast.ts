@@ -2,8 +2,9 @@ import type { JsonObject } from '../model/json-source.ts';
 import type { Library } from '../model/mould.ts';
 import type { CheckedValues } from '../model/values/check-values.ts';
 import type { Finding } from '../problem/finding.ts';
+import type { AssetAt } from './asset-addresses.ts';
 import type { OpenedCast } from './fill-slots.ts';
-import type { Origin } from './ready-mould.ts';
+import type { Origin, ReadyMould } from './ready-mould.ts';
 import type { CastScript } from './script/cast-script.ts';
 
 /** One cast, made: the pieces that every form of delivery is put together from. */
@@ -55,4 +56,13 @@ export interface Cast {
   /** Paths of the mould's files under assets/. */
   readonly assets: readonly string[];
   readonly findings: readonly Finding[];
+  /** What it was made from, for forms of delivery that cast again elsewhere. */
+  readonly made: Made;
+}
+
+/** What a cast was made from. */
+interface Made {
+  readonly ready: ReadyMould;
+  readonly look: 'own' | 'host';
+  readonly assetAt: AssetAt | undefined;
 }

@@ -139,6 +139,7 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
         ...{ inner: slots.inner, light: slots.light, fillsSlots: slots.areToBeStyled },
         firstState: ready.hasScript ? firstState(values) : '',
         told: toldOf(script, values),
+        made: { ready, look, assetAt },
         findings: [
           ...aboutPlacing(castFile, ready, within),
           ...checked.findings,

@@ -1,26 +1,10 @@
 import type { Cast } from '../compile/cast.ts';
-import { finding } from '../problem/finding.ts';
-import { Refusal } from '../problem/refusal.ts';
-import { type CodePieces, codePieces } from './code-pieces.ts';
-import type { Delivery, Finish, Parts, Runtime } from './delivery.ts';
-import { toDocument } from './document.ts';
-import { finishedPieces } from './finished-pieces.ts';
-import type { FormSource, StyleAt } from './form.ts';
+import type { Delivery } from './delivery.ts';
 import { type FormName, forms } from './forms.ts';
+import { type WritingOptions, writeForm } from './write-form.ts';
 
-export interface DeliveryOptions {
+export interface DeliveryOptions extends WritingOptions {
   readonly form: FormName;
-  /** Also as a whole HTML document, to look at or to put into a frame. */
-  readonly document?: boolean;
-  readonly runtime: Runtime;
-  /** Casts that stand before on the same page, whose shared style and code are there already. */
-  readonly before?: readonly Cast[];
-  /** Where `placed` puts style; by default in the head. */
-  readonly style?: StyleAt | undefined;
-  /** The nonce of a content security policy, for each style and script (CSP 3). */
-  readonly nonce?: string | undefined;
-  /** What is done to style and scripts last. */
-  readonly finish?: Finish | undefined;
 }
 
 /**
@@ -28,60 +12,12 @@ export interface DeliveryOptions {
  * the same bytes.
  *
  * @param given one cast, or several that stand one below the other
- * @throws Refusal when the nonce is none
+ * @throws Refusal when the nonce is none, or a form is asked for that takes what was not given
  *
  * @example
  * const { parts } = deliver(compiled.cast({ values }), { form: 'block', runtime });
  */
 export function deliver(given: Cast | readonly Cast[], options: DeliveryOptions): Delivery {
-  const { form, document, runtime, before, style = 'head', nonce = '', finish = {} } = options;
-  const casts: readonly Cast[] = 'id' in given ? [given] : given;
-  const [first] = casts;
-  if (!/^[\w+/-]*={0,2}$/.test(nonce)) {
-    throw new Refusal(finding('cast/bad-nonce', { nonce }));
-  }
-  const done = (pieces: CodePieces) => finishedPieces(pieces, { finish, nonce });
-  const title = first?.title ?? '';
-  const parts = forms[form].write({
-    ...{ title, name: first?.mould ?? '', style, writing: { nonce } },
-    pieces: done(codePieces(casts, runtime, { before })),
-    opened: casts.length === 1 && first ? openedOf(first, runtime, done) : undefined,
-  });
-  const whole = document ? { document: documentOf(parts, title, nonce) } : {};
-  const text = Object.values(parts).join('\n');
-  const count = new Set(casts.flatMap(({ assets }) => assets.filter((one) => text.includes(one))));
-  const beside = count.size > 0 ? [finding('cast/assets-beside', { count: count.size })] : [];
-  const libraries = new Map(
-    casts.flatMap((cast) => cast.libraries.map((one) => [JSON.stringify(one), one])),
-  );
-  return {
-    ...{ id: first?.id ?? '', form },
-    parts: { ...parts, ...whole },
-    libraries: [...libraries.values()],
-    findings: [...casts.flatMap(({ findings }) => findings), ...beside],
-  };
-}
-
-/** What stands before and after content that is put into the first slot by hand. */
-function openedOf(
-  cast: Cast,
-  runtime: Runtime,
-  done: (pieces: CodePieces) => CodePieces,
-): FormSource['opened'] {
-  const opened = cast.opened?.();
-  if (!opened) return undefined;
-  const pieces = done(codePieces([{ ...cast, ...opened }], runtime));
-  const [open = '', close = ''] = (pieces.markups[0] ?? '').split(opened.mark);
-  return { pieces, open: open.trimEnd(), close: close.trimStart() };
-}
-
-/** The parts in a page of their own, each where it belongs. */
-function documentOf(parts: Parts, title: string, nonce: string): string {
-  const { html = '', css = '', js = '', head = '', bodyEnd = '' } = parts;
-  if (parts.document !== undefined) return parts.document;
-  const own = nonce === '' ? '' : ` nonce="${nonce}"`;
-  const style =
-    css === '' ? '' : `<style${own}>\n${css.replace(/<(?=\/style)/gi, '<\\')}</style>\n`;
-  const script = js === '' ? '' : `<script${own}>\n${js}</script>\n`;
-  return toDocument(`${style}${html}${bodyEnd}${script}`, { title, head, nonce });
+  const { form, ...others } = options;
+  return writeForm(forms[form], form, 'id' in given ? [given] : given, others);
 }

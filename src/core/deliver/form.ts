@@ -1,5 +1,6 @@
+import type { Cast } from '../compile/cast.ts';
 import type { CodePieces } from './code-pieces.ts';
-import type { Parts } from './delivery.ts';
+import type { Finish, Parts, Runtime } from './delivery.ts';
 import type { Writing } from './elements.ts';
 
 /** Where a form that has a choice puts style: in the head, in a box for CSS, or in a file. */
@@ -22,6 +23,21 @@ export interface FormSource {
   readonly opened: Opened | undefined;
   readonly style: StyleAt;
   readonly writing: Writing;
+  readonly casts: readonly Cast[];
+  readonly runtime: Runtime;
+  readonly kit: Kit | undefined;
+  readonly finish: Finish;
+}
+
+/** The code that casts without the rest of the library, as expressions; see `keen-mould/kit`. */
+export interface Kit {
+  readonly module: string;
+  readonly element: string;
+  /** Tools that only some moulds need: what reads HTML, and what knows the types of CSS. */
+  readonly html: string;
+  readonly css: string;
+  /** What reads HTML in a page. */
+  readonly htmlInPage: string;
 }
 
 /** A way of handing casts to a host. */

@@ -1,10 +1,9 @@
-import type { Element, ElementContent, Nodes, Root, RootContent } from 'hast';
-import { fromParse5 } from 'hast-util-from-parse5';
+import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { type Schema, sanitize } from 'hast-util-sanitize';
 import { toHtml } from 'hast-util-to-html';
-import { parseFragment } from 'parse5';
 import type { Room } from '../kind.ts';
 import { isSafeAddress } from '../safe-address.ts';
+import { htmlTree } from './html-tree.ts';
 
 /** Elements of words in a line, as far as a rich text may have them. */
 const phrasing = [
@@ -122,7 +121,7 @@ export function plainOf(html: string): string {
 }
 
 function treeOf(html: string, classes: readonly string[] | 'any'): Root {
-  const tree = sanitize(fromParse5(parseFragment(html) as never) as Nodes, schemaWith(classes));
+  const tree = sanitize(htmlTree(html), schemaWith(classes));
   const root: Root =
     tree.type === 'root' ? tree : { type: 'root', children: [tree as RootContent] };
   mend(root.children);

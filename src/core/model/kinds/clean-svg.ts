@@ -1,9 +1,8 @@
-import type { Element, Nodes, RootContent } from 'hast';
-import { fromParse5 } from 'hast-util-from-parse5';
+import type { Element, RootContent } from 'hast';
 import { type Schema, sanitize } from 'hast-util-sanitize';
 import { toHtml } from 'hast-util-to-html';
-import { parseFragment } from 'parse5';
 import { hashOf } from '../../text/utf8.ts';
+import { htmlTree } from './html-tree.ts';
 
 const drawn = [
   ...['circle', 'clipPath', 'defs', 'desc', 'ellipse', 'g', 'line', 'linearGradient', 'mask'],
@@ -48,10 +47,7 @@ const schema: Schema = {
  * @returns one `<svg>` element, or '' where there is none
  */
 export function cleanSvg(svg: string): string {
-  const tree = sanitize(
-    fromParse5(parseFragment(svg) as never, { space: 'html' }) as Nodes,
-    schema,
-  );
+  const tree = sanitize(htmlTree(svg), schema);
   const nodes = 'children' in tree ? tree.children : [tree as RootContent];
   const found = nodes.find(
     (one): one is Element => one.type === 'element' && one.tagName === 'svg',

@@ -1,18 +1,5 @@
-import { lexer } from 'css-tree';
 import type { Json } from '../json-source.ts';
 import { asText, type FieldSchema, isBlank, type Kind } from '../kind.ts';
-
-/**
- * True for a value of a CSS type that stays within its declaration. Comments, strings and escapes
- * are refused though CSS allows them: no value of these types needs one, and one that is never
- * closed takes in what comes after it. `var()` is none, since nobody can know what it holds.
- */
-export function isOfCssType(type: string, value: string): boolean {
-  if (!/^[\w\s#%.,()+*/-]+$/.test(value) || value.includes('/*') || /\bvar\(/i.test(value)) {
-    return false;
-  }
-  return lexer.match(type, value).matched !== null;
-}
 
 /** A kind whose values are text of one CSS type, checked by a format of that name. */
 export function cssKind(

@@ -1,7 +1,7 @@
 import { isJsonObject, type JsonObject } from '../json-source.ts';
 import { type Kind, readMembers } from '../kind.ts';
-import { isOfCssType } from './css-kind.ts';
 import { cssUrl } from './css-string.ts';
+import { isOfCssType } from './css-type.ts';
 
 /** How a picture fills what it is the ground of, as the size and repeat of a background. */
 const sizes: Readonly<Record<string, string>> = {

@@ -33,13 +33,36 @@ const bare: ReadonlySet<KindName> = new Set<KindName>([
  * valuesTypes(mould); // export interface NoticeRailValues { heading?: string; … }
  */
 export function valuesTypes({ manifest, manifestText }: Mould): string {
+  const { name, version, title = name } = manifest;
   const { root } = readFields(manifest.fields, parseJson('mould.json', manifestText));
-  const name = manifest.name
+  return valuesTypesOf({ name, title, version, root }).text;
+}
+
+/** The types of a mould's values, and what they are called. */
+export function valuesTypesOf(mould: {
+  readonly name: string;
+  readonly title: string;
+  readonly version: string;
+  readonly root: Field;
+}): { readonly name: string; readonly text: string } {
+  const { title, version, root } = mould;
+  const name = `${pascalCase(mould.name)}Values`;
+  const about = `/** Values of a cast of ${title.replaceAll('*/', '* /')}, version ${version}. */`;
+  const body = bodyOf(root, membersOf(root, undefined), '');
+  return { name, text: `${about}\nexport interface ${name} ${body}\n` };
+}
+
+/** `sunday-board` as `SundayBoard`. */
+export function pascalCase(name: string): string {
+  return name
     .split(/[-_]+/)
     .map((word) => word.charAt(0).toUpperCase() + word.slice(1))
     .join('');
-  const about = `/** Values of a cast of ${manifest.title ?? manifest.name}, version ${manifest.version}. */`;
-  return `${about}\nexport interface ${name}Values ${bodyOf(root, membersOf(root, undefined), '')}\n`;
+}
+
+/** The type of one value. */
+export function typeOfValue(field: Field): string {
+  return typeOf(field, '');
 }
 
 function bodyOf(

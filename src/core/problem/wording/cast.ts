@@ -63,6 +63,12 @@ export const castWording = {
     mend: ({ known }: { known: readonly string[] }) =>
       `Place it in a slot of ${known.join(' or ')}.`,
   },
+  'cast/no-kit': {
+    level: 'error',
+    message: ({ form }: { form: string }) =>
+      `The form ${form} takes one cast and the code that casts elsewhere.`,
+    mend: () => 'Give deliver the kit of keen-mould/kit, and one cast at a time.',
+  },
   'cast/bad-nonce': {
     level: 'error',
     message: ({ nonce }: { nonce: string }) => `${JSON.stringify(nonce)} is no nonce.`,

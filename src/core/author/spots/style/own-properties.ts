@@ -1,7 +1,7 @@
 import type { Json, JsonObject } from '../../../model/json-source.ts';
-import { isOfCssType } from '../../../model/kinds/css-kind.ts';
+import { isOfCssType } from '../../../model/kinds/css-type.ts';
 import type { KindName } from '../../../model/kinds.ts';
-import { cssFormats } from '../../../model/values/violation.ts';
+import { cssFormats } from '../../../model/values/css-formats.ts';
 import { extentOnLines } from '../../../text/edits.ts';
 import type { Atom, Mark, Section } from '../atom.ts';
 import { limitsOf } from '../limits.ts';

@@ -1,0 +1,51 @@
+import type { Cast } from '../compile/cast.ts';
+import { type PortableMould, portable } from '../compile/portable-mould.ts';
+import type { Manner } from '../compile/style/compile-style.ts';
+import { toScriptData } from '../compile/template/sink.ts';
+import { type Field, fieldsBelow } from '../model/field.ts';
+import type { Runtime } from './delivery.ts';
+
+/** Which tools a mould needs where it is cast without the rest of the library. */
+export interface Needed {
+  readonly html: boolean;
+  readonly css: boolean;
+}
+
+const withHtml = new Set(['richtext', 'drawing', 'markup']);
+
+export function neededTools({ made: { ready } }: Cast): Needed {
+  const fields = fieldsBelow(ready.root);
+  const isCss = ({ kind, declared, kindName }: Field) =>
+    kindName === 'fill' || /^css-/.test(String(kind.schema(declared).format));
+  return {
+    html: ready.slots.length > 0 || fields.some(({ kindName }) => withHtml.has(kindName)),
+    css: fields.some(isCss),
+  };
+}
+
+/** A mould as JSON, to be cast in one manner elsewhere, without the text of its own code. */
+export function portableOf({ made: { ready } }: Cast, manner: Required<Manner>): PortableMould {
+  return portable(ready, manner);
+}
+
+/** The parts of the code for pages that a mould can need, as an object literal. */
+export function runtimeOf({ made: { ready } }: Cast, { parts }: Runtime): string {
+  const script = ready.script();
+  const names = new Set([
+    ...(script?.parts ?? []),
+    ...(ready.slots.length > 0 ? ['slots'] : []),
+    ...(ready.hasIds && !script ? ['alone'] : []),
+    ...(ready.libraries.some(({ version, provides }) => version && provides) ? ['versions'] : []),
+  ]);
+  return toScriptData(Object.fromEntries([...names].map((name) => [name, parts[name] ?? ''])));
+}
+
+/** Where the files of a mould lie, as far as that was said. */
+export function assetsOf({ assets, mould, made: { assetAt } }: Cast): Record<string, string> {
+  return Object.fromEntries(
+    assets.flatMap((path) => {
+      const address = assetAt?.(mould, path);
+      return address === undefined ? [] : [[path, address]];
+    }),
+  );
+}

@@ -1,0 +1,2 @@
+// What knows the types of CSS anywhere.
+export { isOfCssType, isSelector } from '../core/model/kinds/css-type.ts';
