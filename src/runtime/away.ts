@@ -15,9 +15,12 @@ export function away(cast: Running & { keep: Running['keep'] }): void {
       };
     },
   });
-  new MutationObserver(() => {
+  const look = (): void => {
     if (cast.root.isConnected === isOn) return;
     isOn = !isOn;
     for (const { go, stop } of kept) isOn ? go() : stop();
-  }).observe(document, { childList: true, subtree: true });
+  };
+  new MutationObserver(look).observe(document, { childList: true, subtree: true });
+  // What is moved within a shadow tree the document does not hear of.
+  cast.root.addEventListener('km-move', look);
 }

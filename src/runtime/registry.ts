@@ -102,7 +102,8 @@ export interface Confinement {
 /** One a page: what all casts on it share. Every part is there once, whichever block brought it. */
 export interface Registry {
   mould(name: string, about: Omit<MouldCode, 'code'>, code: MouldCode['code']): void;
-  cast(id: string, values: unknown): void;
+  /** @param root where it is known; else all of that id in the page */
+  cast(id: string, values?: unknown, root?: HTMLElement): void;
   channel: EventTarget;
   /** Which cast said an event on its document or window. */
   said?: WeakMap<Event, Running>;

@@ -8,9 +8,14 @@ const inherited =
  * Gives what is placed in the slots of a cast the text style of the host around the cast, and keeps
  * to it where the host takes on another.
  */
-export function slots(id: string): void {
-  for (const root of document.querySelectorAll<HTMLElement>(`[data-cast="${id}"]`)) {
-    const around = root.parentElement;
+export function slots(cast: string | HTMLElement): void {
+  const roots =
+    typeof cast === 'string'
+      ? document.querySelectorAll<HTMLElement>(`[data-cast="${cast}"]`)
+      : [cast];
+  for (const root of roots) {
+    // A custom element has its root in a shadow tree.
+    const around = root.parentElement ?? (root.getRootNode() as ShadowRoot).host;
     const boxes = [...root.querySelectorAll<HTMLElement>('[data-slot]:not([data-inherits])')];
     const own = boxes.filter((one) => one.parentElement?.closest('[data-cast]') === root);
     if (!around || root.hasAttribute('data-slotted')) continue;

@@ -1,13 +1,12 @@
-import { join } from 'node:path';
 import type { Command } from 'commander';
 import type { Cast } from '../../core/compile/cast.ts';
 import type { CastOptions } from '../../core/compile/caster.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
-import type { Parts } from '../../core/deliver/delivery.ts';
 import { forms } from '../../core/deliver/forms.ts';
 import { packMould } from '../../core/pack/pack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { kit } from '../../kit/text.ts';
 import { loadFinish } from '../../node/files/finish.ts';
 import { readMould } from '../../node/files/mould-folder.ts';
 import { refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
@@ -20,6 +19,7 @@ import {
   lookNamed,
   styleNamed,
 } from '../cast-options.ts';
+import { partsAsText, writeParts } from '../cast-parts.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { readSubject, type Subject } from '../subject.ts';
@@ -41,6 +41,10 @@ export function addCast(program: Command, running: Running): void {
       const form = formNamed(as);
       const manner = { sealed: options.sealed === true, look: lookNamed(options.look) };
       const style = styleNamed(options.style);
+      if ((form === 'element' || form === 'module') && out === undefined && !terminal.isJson) {
+        const what = `The form ${form} is several files; say where they go with --out DIR.`;
+        throw new Refusal(finding('call/usage', { what, command: 'cast' }));
+      }
       const finish = await loadFinish(options);
       if (out !== undefined && !options.replace) {
         await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
@@ -55,14 +59,14 @@ export function addCast(program: Command, running: Running): void {
       const casts = subjects.map((subject) => castOf(subject, options, { ...manner, ...assets }));
       const { nonce } = options;
       const delivery = deliver(casts, {
-        ...{ form, document: isDocument, runtime, style, nonce, finish },
+        ...{ form, document: isDocument, runtime, kit, style, nonce, finish },
       });
       findings.push(...delivery.findings);
       const { parts } = delivery;
       const name = casts[0]?.mould ?? '';
-      const code = isDocument ? (parts.document ?? '') : inOne(parts, isWhole);
+      const code = isDocument ? (parts.document ?? '') : partsAsText(parts, isWhole);
       if (out !== undefined && isWhole) await writeWhole(out, code);
-      else if (out !== undefined) await writeParts(out, parts, { ...options, name });
+      else if (out !== undefined) await writeParts(out, parts, { ...options, form, name });
       const placed = await assets.place(Object.values(parts).join('\n'));
       if (terminal.isJson) {
         terminal.json({ ...delivery, findings });
@@ -137,47 +141,4 @@ function castOf(
   options: CastOptions,
 ): Cast {
   return compiled.cast(id ? { ...cast, id } : cast, { ...options, placeOf, moulds });
-}
-
-/** The file that each part is written to, and what it is called where all are printed. */
-const partFiles: Readonly<Record<string, readonly [file: string, title: string]>> = {
-  head: ['head.html', 'For the head'],
-  html: ['spot.html', 'HTML, for the spot itself'],
-  open: ['open.html', 'In its place, before content of your own'],
-  close: ['close.html', 'In its place, after content of your own'],
-  css: ['style.css', 'CSS'],
-  js: ['script.js', 'JavaScript'],
-  bodyEnd: ['body-end.html', 'For the end of the body'],
-};
-
-function eachPart(parts: Parts): [file: string, title: string, text: string][] {
-  return Object.entries(partFiles).flatMap(([name, [file, title]]) => {
-    const text = parts[name as keyof Parts] ?? '';
-    return text === '' ? [] : [[file, title, text]];
-  });
-}
-
-/** All parts one after the other, each below a line that says what it is. */
-function inOne(parts: Parts, isWhole: boolean): string {
-  if (isWhole) return parts.html ?? '';
-  return eachPart(parts)
-    .map(([, title, text]) => `──── ${title} ────\n${text}`)
-    .join('\n');
-}
-
-async function writeParts(
-  folder: string,
-  parts: Parts,
-  { style, name, replace }: { style: string; name: string; replace?: boolean },
-): Promise<void> {
-  // A style sheet that is linked bears the name by which it is.
-  const sheet = style === 'file' ? `${name}.css` : 'style.css';
-  const all = eachPart(parts).map(([file, , text]): [string, string] => [
-    join(folder, file === 'style.css' ? sheet : file),
-    text,
-  ]);
-  if (!replace) {
-    for (const [path] of all) await refuseIfThere(path, 'Add --replace, or choose another --out.');
-  }
-  for (const [path, text] of all) await writeWhole(path, text);
 }

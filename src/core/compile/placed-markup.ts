@@ -18,7 +18,7 @@ export function placedMarkup(cast: Cast): string {
 }
 
 /** A style element of the parts that hold something, or none. */
-export function styleElement(parts: readonly string[]): string[] {
+function styleElement(parts: readonly string[]): string[] {
   const style = parts.filter((part) => part !== '').join('\n\n');
   // `<\/style` reads the same in strings and comments, and does not end the element.
   return style === '' ? [] : [`<style>\n${style.replace(/<(?=\/style)/gi, '<\\')}\n</style>`];

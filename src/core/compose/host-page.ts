@@ -5,7 +5,7 @@ import { nearestName } from '../problem/nearest-name.ts';
 import { type Edit, withEdits } from '../text/edits.ts';
 
 /** What goes into a page of the host's. */
-export interface HostContent {
+interface HostContent {
   readonly title?: string | undefined;
   readonly lang?: string | undefined;
   readonly dir?: string | undefined;

@@ -148,3 +148,16 @@ function installation(names: readonly string[], { parts }: Runtime): string {
   const start = names.includes('start') ? [`page.mould || (${parts.start})(page);`] : [];
   return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
 }
+
+/** What a page has once, whatever its casts, as code for a module: before its files are loaded, and after. */
+export function onceCode(
+  cast: Cast,
+  runtime: Runtime,
+): { readonly early: readonly string[]; readonly code: readonly string[] } {
+  const setting = { runtime, isNew: () => true, parts: [] };
+  const textOf = ({ code }: CodePiece) => code;
+  return {
+    early: versionsOf(cast, setting).map(textOf),
+    code: codeOf(cast, setting).map(textOf),
+  };
+}
