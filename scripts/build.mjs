@@ -137,7 +137,15 @@ const tsc = createRequire(import.meta.url)
   .replace(/package\.json$/, 'bin/tsc');
 const { status } = spawnSync(
   process.execPath,
-  [tsc, '--build', `${root}src/cli`, `${root}src/page`, `${root}src/elements`, `${root}src/kit`, `${root}src/view`],
+  [
+    tsc,
+    '--build',
+    `${root}src/cli`,
+    `${root}src/page`,
+    `${root}src/elements`,
+    `${root}src/kit`,
+    `${root}src/view`,
+  ],
   {
     stdio: 'inherit',
   },

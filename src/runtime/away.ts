@@ -15,12 +15,9 @@ export function away(cast: Running & { keep: Running['keep'] }): void {
       };
     },
   });
-  const look = (): void => {
+  new MutationObserver(() => {
     if (cast.root.isConnected === isOn) return;
     isOn = !isOn;
     for (const { go, stop } of kept) isOn ? go() : stop();
-  };
-  new MutationObserver(look).observe(document, { childList: true, subtree: true });
-  // What is moved within a shadow tree the document does not hear of.
-  cast.root.addEventListener('km-move', look);
+  }).observe(document, { childList: true, subtree: true });
 }

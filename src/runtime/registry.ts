@@ -102,8 +102,8 @@ export interface Confinement {
 /** One a page: what all casts on it share. Every part is there once, whichever block brought it. */
 export interface Registry {
   mould(name: string, about: Omit<MouldCode, 'code'>, code: MouldCode['code']): void;
-  /** @param root where it is known; else all of that id in the page */
-  cast(id: string, values?: unknown, root?: HTMLElement): void;
+  /** @param all its roots, where they are known; else those of that id in the page */
+  cast(id: string, values?: unknown, all?: readonly HTMLElement[]): void;
   channel: EventTarget;
   /** Which cast said an event on its document or window. */
   said?: WeakMap<Event, Running>;

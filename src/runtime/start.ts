@@ -63,8 +63,8 @@ export function start(page: Registry & Record<string, unknown>): void {
   page.mould = (name, about, code) => {
     moulds[name] = { ...about, code };
   };
-  page.cast = (id, values, given) => {
-    for (const root of given ? [given] : roots(`="${id}"`)) {
+  page.cast = (id, values, all = roots(`="${id}"`)) => {
+    for (const root of all) {
       casts[id] = { mould: moulds[root.dataset.mould as string], values };
       begin(root);
     }

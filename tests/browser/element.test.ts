@@ -220,6 +220,7 @@ customElements.define('site-card', class extends LitElement {
       document.body.click();
       const away = inner.dataset.clicked;
       document.body.append(one);
+      await Promise.resolve();
       document.body.click();
       return [away, inner.dataset.clicked];
     }, tag);

@@ -84,11 +84,11 @@ export function elementOf(parts: ElementParts): {
         own[name] = value;
       }
       this.#soon();
-      this.#root?.dispatchEvent(new Event('km-move'));
+      if (this.#root) tellOfMove();
     }
 
     disconnectedCallback(): void {
-      this.#root?.dispatchEvent(new Event('km-move'));
+      if (this.#root) tellOfMove();
     }
 
     attributeChangedCallback(name: string, _: string | null, typed: string | null): void {
@@ -163,11 +163,11 @@ export function elementOf(parts: ElementParts): {
       inner?.remove();
       this.#ownStyle = styleOf(next.castStyle);
       shadow.append(this.#ownStyle);
-      const old = this.#root;
+      const isAgain = this.#root !== undefined;
       this.#root = fresh;
       const host = styleOf(':host { display: block } :host([hidden]) { display: none }');
       this.#tree.replaceChildren(host, fresh);
-      old?.dispatchEvent(new Event('km-move'));
+      if (isAgain) tellOfMove();
       inPage('data-page', next.mould, next.pageStyle);
       inPage('data-first', next.id, next.firstState);
       return fresh;
@@ -177,7 +177,7 @@ export function elementOf(parts: ElementParts): {
       await prepare();
       if (at !== this.#root) return;
       if (next.fillsSlots) parts.slots?.(at);
-      if (next.script) registry().cast?.(next.id, next.scriptValues, at);
+      if (next.script) registry().cast?.(next.id, next.scriptValues, [at]);
       this.dispatchEvent(new Event(isFirst ? 'km-ready' : 'km-restart', { bubbles: true }));
     }
   }
@@ -218,7 +218,7 @@ interface Loads {
 
 /** As much of what casts of a page share as an element makes use of. */
 interface Registry {
-  cast?(id: string, values: unknown, root: HTMLElement): void;
+  cast?(id: string, values: unknown, all: readonly HTMLElement[]): void;
   taken?: Record<string, unknown>;
 }
 
@@ -250,6 +250,16 @@ async function loadAll({ files, sheets, jquery }: Loads): Promise<void> {
   if (jquery === undefined) return;
   shared.taken = { ...shared.taken, [jquery]: page.jQuery };
   if (jQuery) Object.assign(page, { jQuery, $ });
+}
+
+/**
+ * What watches for casts that come and go hears of the document alone, and not of what is moved in
+ * shadow trees: so something is moved in the document.
+ */
+function tellOfMove(): void {
+  const nothing = document.createComment('');
+  document.head.append(nothing);
+  nothing.remove();
 }
 
 function styleOf(text: string): HTMLStyleElement {
