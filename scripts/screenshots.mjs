@@ -18,6 +18,8 @@ async function picture(url, name, options = {}, act = async () => undefined) {
   await page.close();
 }
 
+await picture(pathToFileURL(join(demo, 'pages/visit.html')).href, 'page');
+
 const folder = join(demo, 'notice-rail');
 const preview = await startPreview([folder]);
 await picture(preview.url, 'preview', {}, async (page) => {

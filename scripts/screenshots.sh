@@ -32,7 +32,7 @@ terminal() {
   convert "$work/$name.png" -bordercolor black -trim +repage "$out/$name.png"
 }
 
-terminal demo 29 'keen-mould demo'
+terminal demo 30 'keen-mould demo'
 cp keen-mould-demo/proof/sheet.png "$out/proof-sheet.png"
 cp -r keen-mould-demo/notice-rail broken
 sed -i 's/{~heading~}/{~haeding~}/' broken/template.html

@@ -7,6 +7,7 @@ export {
   type FixedMould,
   fixMould,
 } from './author/check/check-mould.ts';
+export { findNeeds, type Needs } from './author/needs/find-needs.ts';
 export {
   type ImportedSnippet,
   type ImportOptions,
@@ -18,11 +19,24 @@ export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
 export { findSpots } from './author/spots/find-spots.ts';
 export type { PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';
+export type { AssetAt } from './compile/asset-addresses.ts';
 export type { Cast } from './compile/cast.ts';
+export type { CastOptions } from './compile/caster.ts';
 export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
 export type { Manner } from './compile/style/compile-style.ts';
+export {
+  type ComposedPage,
+  composePage,
+  type PageFinding,
+  type PageSetting,
+  type SharedText,
+} from './compose/compose-page.ts';
+export { type HostPage, hostPage } from './compose/host-page.ts';
+export { type PageFile, type PlacedCast, readPageFile } from './compose/page-file.ts';
+export { assetsAt, assetsInline } from './deliver/assets.ts';
 export { type DeliveryOptions, deliver } from './deliver/deliver.ts';
-export type { Delivery, Parts, Runtime } from './deliver/delivery.ts';
+export type { Delivery, Finish, Parts, Runtime } from './deliver/delivery.ts';
+export type { Kit, StyleAt } from './deliver/form.ts';
 export type { FormName } from './deliver/forms.ts';
 export { snippetToDelivery } from './flow.ts';
 export type { CastFile } from './model/cast-file.ts';

@@ -1,4 +1,5 @@
 export { findBrowser } from './browser/find-browser.ts';
+export { type FinishOptions, loadFinish } from './files/finish.ts';
 export {
   type MouldRead,
   readMould,
@@ -6,6 +7,12 @@ export {
   rewriteMould,
   writeMould,
 } from './files/mould-folder.ts';
+export {
+  type BuiltPage,
+  buildPages,
+  type PagesBuilt,
+  type PagesOptions,
+} from './pages/build-pages.ts';
 export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
 export type { Change } from './proof/against.ts';
 export type { FailedRequest } from './proof/answer.ts';

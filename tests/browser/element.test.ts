@@ -228,6 +228,31 @@ customElements.define('site-card', class extends LitElement {
     expect(page.complaints).toEqual([]);
   });
 
+  it('and a block and a frame of the same mould work side by side on one page', async () => {
+    const compiled = compileMould(board);
+    const values = { heading: 'In a block', tint: 'rgb(9 9 9)' };
+    const part = (form: 'block' | 'frame', given: object) =>
+      deliver(compiled.cast({ values: { ...values, ...given } }), { form, runtime }).parts.html ??
+      '';
+    const html = `${part('block', {})}<${tag} heading="In an element"></${tag}>${part('frame', { heading: 'In a frame' })}${script}`;
+    const page = await opened(html, filesOf(board));
+    const framed = page.frameLocator('iframe').locator('h2');
+    const all = [
+      page.locator('[data-mould] > h2').first(),
+      page.locator(tag).locator('h2'),
+      framed,
+    ];
+    const words = ['In a block', 'In an element', 'In a frame'];
+    for (const [at, one] of all.entries()) {
+      await one.click();
+      expect(await one.textContent()).toBe(words[at]);
+      expect(await one.getAttribute('data-clicked')).toBe(words[at]);
+    }
+    const colours = all.map((one) => one.evaluate((each) => getComputedStyle(each).color));
+    expect(await Promise.all(colours)).toEqual(['rgb(9, 9, 9)', 'rgb(1, 2, 3)', 'rgb(9, 9, 9)']);
+    expect(page.complaints).toEqual([]);
+  });
+
   it('cleans rich text by the rules of the library, and gives its class under other names', async () => {
     const html = `<${tag} words="&lt;p onclick=a&gt;b&lt;script&gt;c&lt;/script&gt;&lt;b&gt;d"></${tag}>
 <script type="module">import { define } from './board.js'; define('other-name'); document.body.append(document.createElement('other-name'));</script>`;

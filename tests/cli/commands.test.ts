@@ -250,6 +250,7 @@ describe('demo', () => {
     const { status, stderr } = await keenMould(folder, ['demo']);
     expect(status).toBe(0);
     const made = ['imported', 'found', 'notice-rail', 'summer-sunday.html', 'proof/sheet.png'];
+    made.push('pages/visit.html');
     for (const path of made) {
       expect(stderr).toContain(`keen-mould-demo/${path}`);
       expect(existsSync(join(folder, 'keen-mould-demo', path))).toBe(true);

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { expect, it } from 'vitest';
+import { findNeeds } from '../../src/core/author/needs/find-needs.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { compareFields } from '../../src/core/pack/compare-fields.ts';
 import { openRack } from '../../src/node/rack/rack.ts';
@@ -58,6 +59,40 @@ it('begins another mould from one, and shows a pack that was changed as what it 
   writeFileSync(path, bytes);
   const { entries, findings } = await rack.list();
   expect([entries, findings.length, findings[0]?.file]).toEqual([[], 1, path]);
+});
+
+it('gives the new mould its name wherever it names itself', async () => {
+  const rack = openRack(join(folderWith(), 'rack'));
+  const mould = mouldOf({
+    slots: { notes: { accepts: ['board', 'note'] } },
+    template: '<div km-slot="notes"></div>',
+    files: { 'samples/two.json': '{ "format": 1, "slots": { "notes": [{ "mould": "board" }] } }' },
+  });
+  await rack.add(mould);
+  const { manifest, manifestText, files } = await rack.take('board', { as: 'wall' });
+  expect(manifest.slots?.notes?.accepts).toEqual(['wall', 'note']);
+  expect(JSON.parse(manifestText)).toEqual(manifest);
+  expect(JSON.parse(String(files['samples/two.json']))).toEqual({
+    ...{ format: 1, slots: { notes: [{ mould: 'wall' }] } },
+  });
+});
+
+it('says what a mould needs of a site, and what of that it does not declare', () => {
+  const needy = mouldOf({
+    fields: { tint: { kind: 'color', default: '#123' } },
+    template: '<p class="lead own" style="color: var(--site-ink); --mine: 1px">a</p>',
+    style:
+      '@property --turn { syntax: "<angle>"; inherits: false; initial-value: 0deg }\n.own { color: var(--tint); margin: var(--mine, var(--gap)); rotate: var(--turn) }',
+  });
+  const libraries = [{ name: 'rails', script: 'https://cdn.example/rails.js' }];
+  const manifest = { ...needy.manifest, libraries, needs: { properties: ['--site-ink'] } };
+  expect(findNeeds({ ...needy, manifest })).toEqual({
+    properties: ['--site-ink', '--gap'],
+    classes: ['lead'],
+    styles: [],
+    loads: ['https://cdn.example/rails.js'],
+    undeclared: ['--gap', 'lead'],
+  });
 });
 
 it('loses nothing of a hundred adds from four processes at once, nor by a kill in the middle', async () => {

@@ -1,4 +1,5 @@
 import type { Command } from 'commander';
+import { findNeeds } from '../../core/author/needs/find-needs.ts';
 import type { Cast } from '../../core/compile/cast.ts';
 import type { CastOptions } from '../../core/compile/caster.ts';
 import { deliver } from '../../core/deliver/deliver.ts';
@@ -22,6 +23,7 @@ import {
 import { partsAsText, writeParts } from '../cast-parts.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { printNeeds } from '../print-needs.ts';
 import { readSubject, type Subject } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
 
@@ -111,8 +113,12 @@ async function castPack(
     await refuseIfThere(pack, 'Add --replace to replace it, or choose another --out.');
   }
   await writeWhole(pack, packMould(mould));
-  if (terminal.isJson) terminal.json({ form: 'pack', pack, findings });
-  else terminal.say(`${terminal.strong(pack)} holds the mould; any command takes it.`);
+  const needs = findNeeds(mould);
+  if (terminal.isJson) terminal.json({ form: 'pack', pack, needs, findings });
+  else {
+    terminal.say(`${terminal.strong(pack)} holds the mould; any command takes it.`);
+    printNeeds(terminal, needs);
+  }
   return findings;
 }
 

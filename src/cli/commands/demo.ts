@@ -9,8 +9,10 @@ import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, writeMould } from '../../node/files/mould-folder.ts';
 import { readText } from '../../node/files/read-text.ts';
 import { isThere, refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
+import { buildPages, type PagesBuilt } from '../../node/pages/build-pages.ts';
 import { type Proof, type ProofOptions, proof } from '../../node/proof/proof.ts';
 import { faultsOf, type Shot } from '../../node/proof/shot.ts';
+import { openRack } from '../../node/rack/rack.ts';
 import { runtime } from '../../runtime/text.ts';
 import type { Running } from '../command.ts';
 import { importAll } from '../demo-set.ts';
@@ -27,7 +29,7 @@ export function addDemo(commands: Command, running: Running): void {
     .command('demo')
     .summary('see the whole path on an example')
     .description(
-      'Imports snippets, checks them, finds their fields, casts one, and takes pictures.',
+      'Imports snippets, checks them, finds their fields, casts one, takes pictures, builds pages.',
     )
     .option('--out <dir>', 'folder to write to; by default keen-mould-demo, or the next free')
     .action((options: { readonly out?: string }) =>
@@ -35,10 +37,10 @@ export function addDemo(commands: Command, running: Running): void {
         const out = options.out ?? (await nextFree('keen-mould-demo'));
         await refuseIfThere(out, 'Choose another folder with --out.');
         const made = await makeDemo(out, progressTo(world.stderr));
-        const { imported, names, found, bound, fields, cast, block, shown } = made;
+        const { imported, names, found, bound, fields, cast, block, shown, pages } = made;
         if (terminal.isJson) {
           const moulds = [...names.map((name) => join(imported, name)), bound];
-          terminal.json({ out, moulds, found, fields, cast, block, proof: shown });
+          terminal.json({ out, moulds, found, fields, cast, block, proof: shown, pages });
         } else {
           // Run by npm, as in a clone, the program is not on the path.
           const isByNpm = world.env.npm_lifecycle_event !== undefined;
@@ -66,6 +68,7 @@ interface DemoMade {
   readonly cast: string;
   readonly block: string;
   readonly shown: Proof;
+  readonly pages: PagesBuilt;
   readonly findings: readonly Finding[];
 }
 
@@ -103,8 +106,12 @@ async function makeDemo(
   await writeWhole(block, deliver(filled, { form: 'block', runtime }).parts.html ?? '');
 
   const shown = await proof([toProofSubject(subject)], { out: join(out, 'proof'), onProgress });
+  const pages = await buildPages([join(data, 'pages')], {
+    out: join(out, 'pages'),
+    rack: openRack(join(out, 'rack')),
+  });
   const declared = fieldsBelow(subject.compiled.root).filter(({ at }) => at !== undefined);
-  const findings = [...subject.findings, ...filled.findings];
+  const findings = [...subject.findings, ...filled.findings, ...pages.findings];
   return {
     imported,
     names,
@@ -117,6 +124,7 @@ async function makeDemo(
     cast,
     block,
     shown,
+    pages,
     findings,
   };
 }
@@ -129,6 +137,9 @@ function provedAt(shots: readonly Shot[]): string {
 
 function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
   const { imported, names, faulty, faults, found, spots, bound, fields, block, shown } = made;
+  const { pages } = made.pages;
+  const casts = pages.reduce((sum, one) => sum + one.casts, 0);
+  const visit = pages.find(({ file }) => file.endsWith('visit.html'))?.file ?? '';
   const faultyName = join(imported, 'open-day');
   const steps = [
     ['import', `${names.length} pasted snippets, taken apart`, imported],
@@ -137,6 +148,7 @@ function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
     ['fields', `one by hand, with ${fields}`, bound],
     ['cast', 'filled for a summer Sunday', block],
     ['proof', provedAt(shown.shots), shown.sheet],
+    ['page', `${pages.length} pages of ${casts} casts in all`, visit],
   ] as const;
   const next = [
     ['see what was lost on the way', `check ${faultyName}`],

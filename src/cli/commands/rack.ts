@@ -1,4 +1,5 @@
 import type { Command } from 'commander';
+import { findNeeds, type Needs } from '../../core/author/needs/find-needs.ts';
 import { compileMould } from '../../core/compile/compile-mould.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { sampleNames, sampleOf } from '../../core/model/samples.ts';
@@ -10,6 +11,7 @@ import { openRack, type Rack, type RackEntry } from '../../node/rack/rack.ts';
 import { usualRack } from '../../node/rack/usual-rack.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { printNeeds } from '../print-needs.ts';
 import type { Terminal } from '../terminal.ts';
 import type { World } from '../world.ts';
 
@@ -42,17 +44,18 @@ export function addRack(program: Command, running: Running): void {
     (paths: string[], options: RackArguments) =>
       running(async (terminal, world) => {
         const on = opened(options, world);
-        const added: { name: string; version: string; isNew: boolean }[] = [];
+        const added: { name: string; version: string; isNew: boolean; needs: Needs }[] = [];
         for (const path of paths) {
           const { mould } = await readMould(path);
           const { name, version } = mould.manifest;
-          added.push({ name, version, isNew: await on.add(mould) });
+          added.push({ name, version, isNew: await on.add(mould), needs: findNeeds(mould) });
         }
         if (terminal.isJson) terminal.json({ rack: on.folder, added, findings: [] });
-        for (const { name, version, isNew } of terminal.isJson ? [] : added) {
+        for (const { name, version, isNew, needs } of terminal.isJson ? [] : added) {
           terminal.say(
             `${terminal.strong(`${name} ${version}`)} ${isNew ? 'is on the rack' : 'was on the rack already'}.`,
           );
+          printNeeds(terminal, needs);
         }
         return [];
       }),

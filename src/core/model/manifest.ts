@@ -39,6 +39,14 @@ export const manifestSchema = {
         },
       },
     },
+    needs: {
+      type: 'object',
+      properties: {
+        properties: { type: 'array', items: { type: 'string' } },
+        classes: { type: 'array', items: { type: 'string' } },
+        styles: { type: 'array', items: { type: 'string' } },
+      },
+    },
     reaches: { type: 'array', items: { type: 'string' } },
     within: { type: 'array', items: { type: 'string' } },
     fonts: {
@@ -82,9 +90,6 @@ export const manifestSchema = {
   },
 };
 
-/** Keys of the format that this version keeps but does not act on. */
-const laterKeys = ['needs'];
-
 /** A manifest, or what keeps the text from being one. */
 export interface ManifestRead {
   readonly manifest: Manifest | undefined;
@@ -115,13 +120,7 @@ export function readManifest(text: string): ManifestRead {
   const findings = Object.keys(value as JsonObject)
     .filter((key) => !known.includes(key))
     .map((key) =>
-      laterKeys.includes(key)
-        ? finding('mould/not-yet', { key }, source.placeOf([key]))
-        : finding(
-            'mould/unknown-key',
-            { key, near: nearestName(key, known) },
-            source.placeOf([key]),
-          ),
+      finding('mould/unknown-key', { key, near: nearestName(key, known) }, source.placeOf([key])),
     );
   return { manifest: value as unknown as Manifest, findings };
 }

@@ -52,7 +52,12 @@ export interface Manifest {
   readonly within?: readonly string[];
   readonly slots?: Readonly<Record<string, Slot>>;
   /** What it counts on the host for. */
-  readonly needs?: { readonly properties?: readonly string[] };
+  readonly needs?: {
+    readonly properties?: readonly string[];
+    readonly classes?: readonly string[];
+    /** Names or addresses of style sheets, for people. */
+    readonly styles?: readonly string[];
+  };
   /** Attributes that the snippet's body had, such as its class; the root carries them. */
   readonly page?: Readonly<Record<string, string>>;
   /** Viewport widths to look at, in CSS px. */

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { link, mkdir, readdir, readFile, rm, rmdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { type Field, fieldsBelow } from '../../core/model/field.ts';
-import { parseJson } from '../../core/model/json-source.ts';
+import { isJsonObject, type Json, parseJson } from '../../core/model/json-source.ts';
 import { type Manifest, type Mould, namePattern } from '../../core/model/mould.ts';
 import { readFields } from '../../core/model/read-fields.ts';
 import { packMould } from '../../core/pack/pack-mould.ts';
@@ -10,6 +10,7 @@ import { unpackMould } from '../../core/pack/unpack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { nearestName } from '../../core/problem/nearest-name.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { textOf } from '../../core/text/utf8.ts';
 import { unwritable } from '../files/refuse.ts';
 
 /** A mould on a rack. */
@@ -146,11 +147,42 @@ function renamed(mould: Mould, name: string): Mould {
     const what = 'must begin with a letter and hold only letters, digits, hyphens and underscores';
     throw new Refusal(finding('mould/wrong', { where, what }));
   }
-  const saved = JSON.parse(mould.manifestText) as Record<string, unknown>;
+  const before = mould.manifest.name;
   const words = name.replace(/[-_]+/g, ' ').replace(/^./, (letter) => letter.toUpperCase());
   const own = { name, title: words, version: '1.0.0' };
-  const manifest = { ...mould.manifest, ...own } as Manifest;
-  return { ...mould, manifest, manifestText: `${JSON.stringify({ ...saved, ...own }, null, 2)}\n` };
+  const saved = JSON.parse(mould.manifestText) as Record<string, Json>;
+  const changed = { ...(underNewName(saved, before, name) as object), ...own };
+  const files = Object.entries(mould.files).map(([path, content]) => {
+    if (!/^samples\/[^/]+\.json$/.test(path)) return [path, content];
+    const text = textOf(content);
+    const { value } = parseJson(path, text);
+    if (value === undefined || !text.includes(before)) return [path, content];
+    return [path, `${JSON.stringify(underNewName(value, before, name), null, 2)}\n`];
+  });
+  return {
+    ...mould,
+    manifest: changed as unknown as Manifest,
+    manifestText: `${JSON.stringify(changed, null, 2)}\n`,
+    files: Object.fromEntries(files),
+  };
+}
+
+/** JSON in which a mould says its own name where it names moulds: in slots, and in casts of itself. */
+function underNewName(value: Json, before: string, name: string): Json {
+  if (Array.isArray(value)) return value.map((one: Json) => underNewName(one, before, name));
+  if (!isJsonObject(value)) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => {
+      if (key === 'mould' && one === before) return [key, name];
+      const isList = (key === 'accepts' || key === 'within') && Array.isArray(one);
+      return [
+        key,
+        isList
+          ? one.map((each: Json) => (each === before ? name : each))
+          : underNewName(one, before, name),
+      ];
+    }),
+  );
 }
 
 async function drop(folder: string, name: string, version?: string): Promise<readonly string[]> {

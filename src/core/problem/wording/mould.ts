@@ -12,10 +12,4 @@ export const mouldWording = {
       `mould.json has ${key}, which means nothing here.${didYouMean(near)}`,
     mend: () => 'Correct its name or take it out.',
   },
-  'mould/not-yet': {
-    level: 'warning',
-    message: ({ key }: { key: string }) =>
-      `mould.json has ${key}, which this version does not act on.`,
-    mend: () => 'It is kept as it is; what it asks for is left out of casts.',
-  },
 } as const satisfies WordingTable;
