@@ -1,0 +1,100 @@
+import {
+  bindSpots,
+  findSpots,
+  type JsonObject,
+  type Mould,
+  Refusal,
+  type Spot,
+  unbindField,
+} from 'keen-mould';
+import { fieldsOf } from './paste.ts';
+
+/** The mould with spots bound, or what keeps them from that. */
+export type Bound = { readonly mould: Mould; readonly count: number } | { readonly why: string };
+
+/** Makes fields of all that is recommended, or of one spot. */
+export function takeSpots(mould: Mould, spots: 'recommended' | string): Bound {
+  try {
+    const takes = spots === 'recommended' ? spots : [{ id: spots }];
+    const { mould: bound, ties, findings } = bindSpots(mould, takes);
+    if (ties.length === 0)
+      return { why: findings[0]?.message ?? 'There is nothing to bind there.' };
+    return { mould: bound, count: ties.length };
+  } catch (error) {
+    return refusedBy(error);
+  }
+}
+
+/** Puts back what stood in a field's places. */
+export function dropField(mould: Mould, name: string): Bound {
+  try {
+    return { mould: unbindField(mould, name).mould, count: 1 };
+  } catch (error) {
+    return refusedBy(error);
+  }
+}
+
+function refusedBy(error: unknown): Bound {
+  if (error instanceof Refusal) return { why: error.findings[0]?.message ?? '' };
+  throw error;
+}
+
+/** What could be a field, the recommended first. */
+export function proposalsIn(mould: Mould): readonly Spot[] {
+  const spots = findSpots(mould);
+  return [...spots.filter((one) => one.recommended), ...spots.filter((one) => !one.recommended)];
+}
+
+/** The declaration of a field at the top. */
+export function declarationOf(mould: Mould, name: string): JsonObject {
+  return (fieldsOf(mould)[name] ?? {}) as JsonObject;
+}
+
+/** The mould with another declaration of a field; a key that is undefined is taken out. */
+export function redeclared(mould: Mould, name: string, changes: Record<string, unknown>): Mould {
+  return edited(mould, (fields) => {
+    const all = { ...(fields.properties as Record<string, JsonObject>) };
+    const merged = Object.entries({ ...all[name], ...changes });
+    all[name] = Object.fromEntries(merged.filter(([, value]) => value !== undefined)) as JsonObject;
+    return { ...fields, properties: all };
+  });
+}
+
+export function isRequired({ manifest }: Mould, name: string): boolean {
+  const { required } = manifest.fields as { required?: readonly string[] };
+  return required?.includes(name) ?? false;
+}
+
+export function requiring(mould: Mould, name: string, isNeeded: boolean): Mould {
+  return edited(mould, (fields) => {
+    const before = (fields.required ?? []) as string[];
+    const others = before.filter((one) => one !== name);
+    return { ...fields, required: isNeeded ? [...others, name] : others };
+  });
+}
+
+/** Moves a field before or after its neighbour. */
+export function moved(mould: Mould, name: string, by: -1 | 1): Mould {
+  return edited(mould, (fields) => {
+    const entries = Object.entries(fields.properties as JsonObject);
+    const at = entries.findIndex(([key]) => key === name);
+    const [one] = entries.splice(at, 1);
+    if (one) entries.splice(Math.max(0, at + by), 0, one);
+    return { ...fields, properties: Object.fromEntries(entries) };
+  });
+}
+
+/** The mould under other words for people. */
+export function retitled(mould: Mould, changes: JsonObject): Mould {
+  const saved = { ...JSON.parse(mould.manifestText), ...changes };
+  return withManifest(mould, saved);
+}
+
+function edited(mould: Mould, change: (fields: JsonObject) => Record<string, unknown>): Mould {
+  const saved = JSON.parse(mould.manifestText);
+  return withManifest(mould, { ...saved, fields: change(saved.fields) });
+}
+
+function withManifest(mould: Mould, manifest: Mould['manifest']): Mould {
+  return { ...mould, manifest, manifestText: `${JSON.stringify(manifest, null, 2)}\n` };
+}

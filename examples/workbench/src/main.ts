@@ -1,0 +1,102 @@
+import { html, nothing, render } from 'lit';
+import { Bench } from './bench.ts';
+import './code-pane.ts';
+import { type Step, steps } from './state.ts';
+import { fieldsView } from './views/fields-view.ts';
+import { openFiles, pasteView } from './views/paste-view.ts';
+import { openRack, rackView } from './views/rack-view.ts';
+import { takeView } from './views/take-view.ts';
+import { tryView } from './views/try-view.ts';
+
+const titles: Readonly<Record<Step, string>> = {
+  paste: 'Paste',
+  fields: 'Fields',
+  try: 'Try',
+  take: 'Take along',
+};
+const views = { paste: pasteView, fields: fieldsView, try: tryView, take: takeView };
+
+const place = document.querySelector('#bench') as HTMLElement;
+const bench = new Bench(draw);
+await bench.recall();
+// What stood there from the first moment gives way to what works.
+place.replaceChildren();
+draw();
+// The form and the frames are the larger part, and nothing needs them before something is pasted.
+void import('keen-mould/elements').then(draw);
+
+function draw(): void {
+  const { work, screen } = bench;
+  const { mould } = work;
+  document.title = `${mould?.manifest.title ?? 'Keen Mould'} – workbench`;
+  render(
+    html`<header>
+        <h1>Keen Mould <span>workbench</span></h1>
+        <nav aria-label="Steps"><ol>${steps.map(
+          (step, at) => html`<li><button aria-current=${screen.step === step ? 'step' : nothing}
+            @click=${() => go(step)}><span aria-hidden="true">${at + 1}</span> ${titles[step]}</button></li>`,
+        )}</ol></nav>
+        <div class="tools">
+          <button ?disabled=${!bench.canUndo} @click=${() => bench.undo()}>Undo</button>
+          <button ?disabled=${!bench.canRedo} @click=${() => bench.redo()}>Redo</button>
+          <button @click=${() => openRack(bench)}>Rack</button>
+        </div>
+      </header>
+      <main @dragover=${(event: DragEvent) => event.preventDefault()}
+        @drop=${(event: DragEvent) => {
+          event.preventDefault();
+          void openFiles(bench, event.dataTransfer?.files ?? null);
+        }}>
+        <section class="step" aria-label=${titles[screen.step]}>
+          <h2 class="unseen">${titles[screen.step]}</h2>
+          ${views[screen.step](bench)}
+          ${next(screen.step)}
+        </section>
+        <section class="look" aria-label="Preview">
+          ${
+            mould
+              ? html`<km-preview .mould=${mould} .values=${work.values} .below=${work.below}
+                  .lit=${screen.lit} .sample=${screen.sample}
+                  @km-sample=${({ detail }: CustomEvent) => {
+                    bench.show({ sample: detail.name });
+                    bench.change({ values: detail.values, below: detail.below }, '');
+                  }}
+                  @km-point=${({ detail }: CustomEvent) => {
+                    if (!detail.isPicked) return bench.show({ pointedAt: detail.path });
+                    bench.show({ step: 'try', pointedAt: detail.path });
+                  }}></km-preview>`
+              : html`<p class="empty">What you paste is shown here at several widths, as it came. It runs
+                  confined: it can reach neither this page nor what it keeps.</p>`
+          }
+        </section>
+      </main>
+      <p class="said" role="status">${screen.said}</p>
+      <dialog id="rack" aria-label="Rack">${rackView(bench)}</dialog>`,
+    place,
+  );
+}
+
+function next(step: Step) {
+  const following = steps[steps.indexOf(step) + 1];
+  if (!bench.work.mould || !following) return nothing;
+  return html`<p class="next"><button @click=${() => go(following)}>Next: ${titles[following]}</button></p>`;
+}
+
+function go(step: Step): void {
+  bench.show({ step, said: '' });
+  bench.keep();
+  document.querySelector('.step')?.scrollTo({ top: 0 });
+}
+
+addEventListener('keydown', (event) => {
+  const isTyping = event.composedPath().some((one) => {
+    return (
+      one instanceof HTMLElement &&
+      (one.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT|KM-FORM)$/.test(one.tagName))
+    );
+  });
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || isTyping) return;
+  event.preventDefault();
+  if (event.shiftKey) bench.redo();
+  else bench.undo();
+});

@@ -1,0 +1,38 @@
+import type { Finding, JsonObject, Mould, SnippetPiece } from 'keen-mould';
+
+/** The steps of the bench, in the order in which people work. */
+export const steps = ['paste', 'fields', 'try', 'take'] as const;
+export type Step = (typeof steps)[number];
+
+/** All that is worked on; what undo brings back, and what a closed tab keeps. */
+export interface Work {
+  readonly pieces: readonly SnippetPiece[];
+  /** Undefined as long as nothing was pasted that could be taken. */
+  readonly mould: Mould | undefined;
+  readonly values: JsonObject;
+  readonly below: JsonObject;
+}
+
+/** What else is on the screen. */
+export interface Screen {
+  readonly step: Step;
+  /** One box for all, or one each for HTML, CSS and JavaScript. */
+  readonly hasPanes: boolean;
+  /** What keeps the paste from being taken; the last mould stays. */
+  readonly refused: readonly Finding[];
+  /** What was said last, for screen readers too. */
+  readonly said: string;
+  readonly sample: string;
+  readonly pointedAt: string;
+  readonly lit: string;
+  readonly openField: string;
+  readonly form: string;
+  readonly isSealed: boolean;
+}
+
+export const nothing: Work = { pieces: [], mould: undefined, values: {}, below: {} };
+
+export const firstScreen: Screen = {
+  ...{ step: 'paste', hasPanes: false, refused: [], said: '', sample: 'default' },
+  ...{ pointedAt: '', lit: '', openField: '', form: 'block', isSealed: false },
+};

@@ -1,0 +1,68 @@
+import { html, nothing } from 'lit';
+import type { Bench } from '../bench.ts';
+import { retitled } from '../fields.ts';
+import { fieldsOf } from '../paste.ts';
+import { drop, type Shelved, shelved, titleOf } from '../rack.ts';
+
+const shown = { all: undefined as readonly Shelved[] | undefined, words: '' };
+
+/** Opens the rack as a dialog. */
+export async function openRack(bench: Bench): Promise<void> {
+  shown.all = await shelved();
+  bench.show({});
+  document.querySelector<HTMLDialogElement>('#rack')?.showModal();
+}
+
+export function rackView(bench: Bench) {
+  const { all, words } = shown;
+  if (!all) return nothing;
+  const asked = words.toLowerCase().split(/\s+/);
+  const found = all.filter(({ mould }) => {
+    const { name, shelf = '', summary = '' } = mould.manifest;
+    const titles = Object.values(fieldsOf(mould)).map((one) => (one as { title?: string }).title);
+    const said = [name, titleOf(mould), shelf, summary, ...titles].join(' ');
+    return asked.every((word) => said.toLowerCase().includes(word));
+  });
+  const close = () => document.querySelector<HTMLDialogElement>('#rack')?.close();
+  return html`<div class="bar"><h2>Rack</h2>
+      <label class="pick">Search <input type="search" .value=${words} @input=${({
+        target,
+      }: Event) => {
+        shown.words = (target as HTMLInputElement).value;
+        bench.show({});
+      }}></label>
+      <button @click=${close}>Close</button></div>
+    ${
+      found.length === 0
+        ? html`<p class="empty">${all.length === 0 ? 'Nothing is kept yet. “Keep on the rack” in the last step puts a mould here.' : 'Nothing on the rack has all these words.'}</p>`
+        : html`<ul class="rack">${found.map((one) => entry(bench, one, close))}</ul>`
+    }`;
+}
+
+function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) {
+  const title = titleOf(mould);
+  const { version, shelf } = mould.manifest;
+  const count = Object.keys(fieldsOf(mould)).length;
+  const open = (opened: typeof mould, said: string) => {
+    bench.open(opened, [], {}, said);
+    bench.show({ step: count > 0 ? 'try' : 'fields' });
+    close();
+  };
+  const begin = () => {
+    const words = `${title} 2`;
+    const name = `${mould.manifest.name}-2`;
+    open(
+      retitled(mould, { name, title: words, version: '1.0.0' }),
+      `${words} begins from ${title}.`,
+    );
+  };
+  const remove = async () => {
+    await drop(key);
+    shown.all = await shelved();
+    bench.show({ said: `${title} ${version} is off the rack.` });
+  };
+  return html`<li><div><b>${title}</b> <small>${version}${shelf ? ` · ${shelf}` : ''} · ${count === 1 ? '1 field' : `${count} fields`} · ${(bytes / 1000).toFixed(0)} kB</small></div>
+    <button class="main" aria-label="Open: ${title} ${version}" @click=${() => open(mould, `${title} is on the bench.`)}>Open</button>
+    <button aria-label="Begin another: from ${title} ${version}" @click=${begin}>Begin another</button>
+    <button aria-label="Take off: ${title} ${version}" @click=${remove}>Take off</button></li>`;
+}

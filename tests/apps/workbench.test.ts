@@ -1,0 +1,291 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { BrowserContextOptions, Page } from 'playwright-core';
+import { build } from 'vite';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { packMould } from '../../src/core/pack/pack-mould.ts';
+import { contentType } from '../../src/core/text/content-type.ts';
+import { readMould } from '../../src/node/files/mould-folder.ts';
+import { withBrowser } from '../support/browser.ts';
+import { demo } from '../support/command.ts';
+
+const { browser, pageOf } = withBrowser();
+const app = fileURLToPath(new URL('../../examples/workbench/', import.meta.url));
+const axe = fileURLToPath(new URL('../../node_modules/axe-core/axe.min.js', import.meta.url));
+const out = mkdtempSync(join(tmpdir(), 'workbench-'));
+
+beforeAll(async () => {
+  await build({
+    configFile: `${app}vite.config.js`,
+    build: { outDir: out, emptyOutDir: true },
+    logLevel: 'error',
+  });
+}, 120_000);
+afterAll(() => rmSync(out, { recursive: true }));
+
+async function opened(options: BrowserContextOptions = {}) {
+  const context = await browser().newContext({
+    ...{
+      viewport: { width: 1280, height: 800 },
+      permissions: ['clipboard-read', 'clipboard-write'],
+    },
+    ...options,
+  });
+  const page = await context.newPage();
+  const complaints: string[] = [];
+  page.on('pageerror', ({ message }) => complaints.push(message));
+  await page.route('http://localhost:4179/**', (route) => {
+    const path = new URL(route.request().url()).pathname.replace(/^\/$/, '/index.html');
+    return route.fulfill({ path: join(out, path), contentType: contentType(path) });
+  });
+  await page.goto('http://localhost:4179/');
+  await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
+  return Object.assign(page, { complaints });
+}
+
+const snippet = `<div class="stop"><h3>Quarry End</h3><p>Every <b class="n">40</b> minutes</p><button id="more">More</button><p id="note" hidden>Request stop</p></div>
+<style>.stop { background: #1f4437; color: white; padding: 20px } .stop h3 { color: #ffd27a }</style>
+<script>document.getElementById('more').onclick = () => { document.getElementById('note').hidden = false; };</script>`;
+
+async function pasteIn(page: Page, text: string) {
+  const pane = page.locator('.cm-content').first();
+  await pane.click();
+  await page.keyboard.press('Control+a');
+  await page.evaluate((words) => navigator.clipboard.writeText(words), text);
+  await page.keyboard.press('Control+v');
+}
+const go = (page: Page, step: string) =>
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
+const said = (page: Page) => page.locator('.said').textContent();
+const framed = (page: Page) => page.locator('km-preview').frameLocator('iframe >> nth=0');
+
+async function violations(page: Page) {
+  await page.addScriptTag({ path: axe });
+  return page.evaluate(async () => {
+    type Axe = {
+      run(where: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
+    };
+    const { violations: found } = await (window as unknown as { axe: Axe }).axe.run({
+      exclude: [['iframe']],
+    });
+    return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120))}`);
+  });
+}
+
+describe('the workbench', () => {
+  it('takes a paste, makes fields, fills them and gives a block that works in a page of somebody’s', async () => {
+    const page = await opened();
+    await pasteIn(page, snippet);
+    await expect
+      .poll(() =>
+        framed(page)
+          .frameLocator('iframe')
+          .locator('h3')
+          .count()
+          .catch(() => 0),
+      )
+      .toBe(1);
+    await go(page, 'Fields');
+    await page.getByRole('button', { name: /^Take \d+ recommended$/ }).click();
+    await expect.poll(() => said(page)).toMatch(/^\d+ made fields\.$/);
+    await go(page, 'Try');
+    const heading = page.locator('km-form').getByLabel('Heading', { exact: true });
+    await heading.fill('Weir Bridge');
+    await go(page, 'Take along');
+    await page.getByRole('button', { name: 'Copy: For the spot itself' }).click();
+    await expect.poll(() => said(page)).toBe('For the spot itself: copied.');
+    const code = await page.evaluate(() => navigator.clipboard.readText());
+    const host = await pageOf(
+      `<style>h3 { color: red } .stop { background: pink }</style><h3>Host</h3>${code}${code}`,
+    );
+    expect(await host.locator('h3').allTextContents()).toEqual([
+      'Host',
+      'Weir Bridge',
+      'Weir Bridge',
+    ]);
+    await host.locator('button').nth(1).click();
+    expect(await host.getByText('Request stop').nth(1).isVisible()).toBe(true);
+    expect(await host.getByText('Request stop').nth(0).isVisible()).toBe(false);
+    const colour = host.locator('h3').nth(1);
+    expect(await colour.evaluate((one) => getComputedStyle(one).color)).toBe('rgb(255, 210, 122)');
+    expect([page.complaints, host.complaints]).toEqual([[], []]);
+  });
+
+  it('loses nothing by a reload, and undoes and redoes all of it', async () => {
+    const page = await opened();
+    await pasteIn(page, snippet);
+    await go(page, 'Fields');
+    await page.getByRole('button', { name: /recommended$/ }).click();
+    const fields = page.locator('.fields > li');
+    await expect.poll(() => fields.count()).toBeGreaterThan(3);
+    const count = await fields.count();
+    await page.waitForTimeout(300);
+    await page.reload();
+    await expect.poll(() => fields.count()).toBe(count);
+    await page
+      .getByRole('button', { name: 'Remove Heading, and put back what stood there' })
+      .click();
+    await expect.poll(() => fields.count()).toBe(count - 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => fields.count()).toBe(count);
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await expect.poll(() => fields.count()).toBe(count - 1);
+    await go(page, 'Paste');
+    await pasteIn(page, snippet.replace('Quarry End', 'Depot Gate'));
+    await go(page, 'Fields');
+    await expect.poll(() => fields.count()).toBe(count - 1);
+  });
+
+  it('says in one sentence what keeps a paste from being taken, keeps it, and keeps the last good one in sight', async () => {
+    const page = await opened();
+    await pasteIn(page, snippet);
+    await expect.poll(() => page.locator('.findings').count()).toBe(1);
+    await pasteIn(
+      page,
+      'import React from "react";\nexport const Stop = () => <div className="stop">Quarry End</div>;',
+    );
+    await expect.poll(() => page.locator('.findings li.error').count()).toBe(1);
+    expect(await framed(page).frameLocator('iframe').locator('h3').textContent()).toBe(
+      'Quarry End',
+    );
+    await page.waitForTimeout(300);
+    await page.reload();
+    await expect
+      .poll(() => page.locator('.cm-content').first().textContent())
+      .toContain('className');
+    await pasteIn(page, '<p class=“stop”>Curly</p>');
+    await page.getByRole('button', { name: /^Mend/ }).click();
+    await expect.poll(() => said(page)).toMatch(/mended\.$/);
+  });
+
+  it('is out of reach for what is pasted', async () => {
+    const page = await opened();
+    await pasteIn(
+      page,
+      `<p>Rude</p><script>for (const reach of [() => { top.document.title = 'rude' }, () => parent.parent.document.body.remove(), () => indexedDB.deleteDatabase('keyval-store'), () => top.location.replace('about:blank')]) try { reach() } catch {}
+document.addEventListener('keydown', () => { throw 1 });</script>`,
+    );
+    await expect
+      .poll(() =>
+        framed(page)
+          .frameLocator('iframe')
+          .locator('p')
+          .count()
+          .catch(() => 0),
+      )
+      .toBe(1);
+    await page.waitForTimeout(400);
+    expect(await page.title()).toBe('Pasted widget – workbench');
+    expect(page.url()).toBe('http://localhost:4179/');
+    await go(page, 'Fields');
+    expect(await page.locator('.spots > li').count()).toBeGreaterThan(0);
+  });
+
+  it('opens a colleague’s pack, keeps it on the rack, finds it there, and begins another from it', async () => {
+    const page = await opened();
+    const { mould } = await readMould(join(demo, 'moulds/call-out'));
+    const file = {
+      name: 'call-out.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from(packMould(mould)),
+    };
+    await page.locator('input[type=file]').setInputFiles(file);
+    await expect.poll(() => page.locator('km-form').count()).toBe(1);
+    await go(page, 'Take along');
+    await page.getByRole('button', { name: 'Keep on the rack' }).click();
+    await expect.poll(() => said(page)).toBe('Call-out 1.0.0 is on the rack.');
+    await page.getByLabel('Title').fill('Loud call-out');
+    await page.getByLabel('Title').blur();
+    await page.getByRole('button', { name: 'Keep on the rack' }).click();
+    await expect.poll(() => said(page)).toBe('Loud call-out 1.0.1 is on the rack.');
+    await page.reload();
+    await page.getByRole('button', { name: 'Rack', exact: true }).click();
+    const entries = page.locator('.rack > li');
+    await expect.poll(() => entries.count()).toBe(2);
+    await page.getByRole('searchbox', { name: 'Search' }).fill('loud notices');
+    expect(await entries.count()).toBe(1);
+    await page.getByRole('button', { name: 'Begin another: from Loud call-out 1.0.1' }).click();
+    await go(page, 'Take along');
+    expect(await page.getByLabel('Title').inputValue()).toBe('Loud call-out 2');
+    const bad = { name: 'bad.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') };
+    await go(page, 'Paste');
+    await page.locator('input[type=file]').setInputFiles(bad);
+    await expect.poll(() => said(page)).toContain('it is no zip file');
+    expect(page.complaints).toEqual([]);
+  });
+
+  it('is walked by keyboard alone, from a ready snippet to the code', async () => {
+    const page = await opened();
+    const tabTo = async (name: RegExp) => {
+      for (let at = 0; at < 80; at += 1) {
+        await page.keyboard.press('Tab');
+        const label = await page.evaluate(() => {
+          const one = document.activeElement;
+          return (
+            one?.getAttribute('aria-label') ??
+            one?.closest('label')?.textContent ??
+            one?.textContent ??
+            ''
+          );
+        });
+        if (name.test(label)) return;
+      }
+      throw new Error(`No Tab leads to ${name}`);
+    };
+    await tabTo(/ready snippet/i);
+    await page.keyboard.type('Ticket');
+    await page.keyboard.press('Tab');
+    await expect.poll(() => page.locator('.findings').count()).toBe(1);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await tabTo(/Fields$/);
+    await page.keyboard.press('Enter');
+    await tabTo(/recommended$/);
+    await page.keyboard.press('Space');
+    await expect.poll(() => said(page)).toMatch(/made fields/);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await tabTo(/Take along$/);
+    await page.keyboard.press('Enter');
+    await tabTo(/^Copy/);
+    await page.keyboard.press('Enter');
+    await expect.poll(() => said(page)).toContain('copied');
+  });
+
+  it.each([
+    ['light', { width: 1280, height: 800 }],
+    ['dark', { width: 820, height: 1180 }],
+  ] as const)(
+    'has no fault by the accessibility engine on any step: %s',
+    async (colorScheme, viewport) => {
+      const page = await opened({ colorScheme, viewport });
+      expect(['empty', await violations(page)]).toEqual(['empty', []]);
+      await pasteIn(page, snippet);
+      await expect.poll(() => page.locator('km-preview').count()).toBe(1);
+      expect(['paste', await violations(page)]).toEqual(['paste', []]);
+      await go(page, 'Fields');
+      await page.getByRole('button', { name: /recommended$/ }).click();
+      await page.locator('.fields .name').first().click();
+      expect(['fields', await violations(page)]).toEqual(['fields', []]);
+      for (const step of ['Try', 'Take along']) {
+        await go(page, step);
+        await page.waitForTimeout(600);
+        expect([step, await violations(page)]).toEqual([step, []]);
+      }
+      await page.getByRole('button', { name: 'Keep on the rack' }).click();
+      await page.getByRole('button', { name: 'Rack', exact: true }).click();
+      expect(['rack', await violations(page)]).toEqual(['rack', []]);
+      await page.context().close();
+    },
+  );
+
+  it('is built on the public entry points alone', () => {
+    const sources = ['main.ts', 'paste.ts', 'fields.ts', 'rack.ts', 'bench.ts'].map((name) =>
+      readFileSync(join(app, 'src', name), 'utf8'),
+    );
+    const imports = sources.flatMap((text) =>
+      [...text.matchAll(/(?:from|import\() ?'([^']+)'/g)].map(([, from]) => from),
+    );
+    expect(imports.filter((one) => /\.\.\/\.\.\/(?:src|dist)/.test(one ?? ''))).toEqual([]);
+  });
+});
