@@ -89,7 +89,7 @@ describe('the workbench', () => {
       .toBe(1);
     await go(page, 'Fields');
     await page.getByRole('button', { name: /^Take \d+ recommended$/ }).click();
-    await expect.poll(() => said(page)).toMatch(/^\d+ made fields\.$/);
+    await expect.poll(() => said(page)).toMatch(/^\d+ fields made\.$/);
     await go(page, 'Try');
     const heading = page.locator('km-form').getByLabel('Heading', { exact: true });
     await heading.fill('Weir Bridge');
@@ -243,7 +243,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await page.keyboard.press('Enter');
     await tabTo(/recommended$/);
     await page.keyboard.press('Space');
-    await expect.poll(() => said(page)).toMatch(/made fields/);
+    await expect.poll(() => said(page)).toMatch(/fields made/);
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await tabTo(/Take along$/);
     await page.keyboard.press('Enter');

@@ -26,6 +26,8 @@ export interface Screen {
   readonly pointedAt: string;
   readonly lit: string;
   readonly openField: string;
+  /** The id of the proposal whose places are shown in the code. */
+  readonly shownSpot: string;
   readonly form: string;
   readonly isSealed: boolean;
 }
@@ -34,5 +36,5 @@ export const nothing: Work = { pieces: [], mould: undefined, values: {}, below: 
 
 export const firstScreen: Screen = {
   ...{ step: 'paste', hasPanes: false, refused: [], said: '', sample: 'default' },
-  ...{ pointedAt: '', lit: '', openField: '', form: 'block', isSealed: false },
+  ...{ pointedAt: '', lit: '', openField: '', shownSpot: '', form: 'block', isSealed: false },
 };

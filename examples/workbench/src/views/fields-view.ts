@@ -1,5 +1,7 @@
 import type { JsonObject, Mould, Spot } from 'keen-mould';
 import { html, nothing } from 'lit';
+import { keyed } from 'lit/directives/keyed.js';
+import '../code-pane.ts';
 import type { Bench } from '../bench.ts';
 import {
   type Bound,
@@ -44,16 +46,44 @@ export function fieldsView(bench: Bench) {
       <div class="bar"><h3 id="proposed">${spots.length === 0 ? 'Nothing else was found' : 'Could be fields'}</h3>
         ${
           recommended > 0
-            ? html`<button class="main" @click=${() => apply(bench, takeSpots(mould, 'recommended'), 'made fields')}>Take ${recommended} recommended</button>`
+            ? html`<button class="main" @click=${() => apply(bench, takeSpots(mould, 'recommended'), 'made')}>Take ${recommended} recommended</button>`
             : nothing
         }</div>
       <ul class="spots">${spots.map((spot) => spotRow(bench, mould, spot))}</ul>
-    </section>`;
+    </section>
+    ${codeOf(bench, mould, spots)}`;
 }
 
-function apply(bench: Bench, bound: Bound, said: string): void {
+const sources = {
+  'template.html': ['template', 'html'],
+  'style.css': ['style', 'css'],
+  'script.js': ['script', 'js'],
+} as const;
+
+/** Where a proposal stands in the code of the mould. */
+function codeOf(bench: Bench, mould: Mould, spots: readonly Spot[]) {
+  const spot = spots.find(({ id }) => id === bench.screen.shownSpot);
+  const file = spot?.places[0]?.file as keyof typeof sources | undefined;
+  if (!spot || !file || !Object.hasOwn(sources, file)) return nothing;
+  const [part, language] = sources[file];
+  const places = spot.places.filter((one) => one.file === file);
+  return keyed(
+    file,
+    html`<section class="shown" aria-label="${spot.title} in the code">
+      <div class="bar"><h3>${spot.title} in ${file}</h3>
+        <button @click=${() => bench.show({ shownSpot: '' })}>Close</button></div>
+      <code-pane language=${language} label="${file}, where ${spot.title} stands" .value=${mould[part]}
+        .lit=${places} .isReadOnly=${true}></code-pane>
+    </section>`,
+  );
+}
+
+function apply(bench: Bench, bound: Bound, became: string): void {
   if ('why' in bound) bench.show({ said: bound.why });
-  else bench.change({ mould: bound.mould }, '', `${bound.count} ${said}.`);
+  else {
+    const count = bound.count === 1 ? '1 field' : `${bound.count} fields`;
+    bench.change({ mould: bound.mould }, '', `${count} ${became}.`);
+  }
 }
 
 function spotRow(bench: Bench, mould: Mould, spot: Spot) {
@@ -64,7 +94,9 @@ function spotRow(bench: Bench, mould: Mould, spot: Spot) {
     <div><b>${spot.title}</b> <small>${spot.kind}${count}${spot.recommended ? ' · recommended' : ''}</small>
       <code>${source.length > 64 ? `${source.slice(0, 63)}…` : source}</code>
       <small>${first ? `${first.file}, line ${first.line}: ` : ''}${spot.why}</small></div>
-    <button aria-label="Make a field: ${spot.title}" @click=${() => apply(bench, takeSpots(mould, spot.id), 'made a field')}>Make a field</button>
+    <button aria-label="Show: ${spot.title}, in the code" aria-pressed=${bench.screen.shownSpot === spot.id}
+      @click=${() => bench.show({ shownSpot: bench.screen.shownSpot === spot.id ? '' : spot.id })}>Show</button>
+    <button aria-label="Make a field: ${spot.title}" @click=${() => apply(bench, takeSpots(mould, spot.id), 'made')}>Make a field</button>
   </li>`;
 }
 
@@ -79,7 +111,7 @@ function fieldRow(bench: Bench, mould: Mould, name: string, at: number, count: n
         <b>${title}</b> <small>${kindOf(declared)}${isRequired(mould, name) ? ' · required' : ''}</small></button>
       <button class="icon" aria-label="Move ${title} up" ?disabled=${at === 0} @click=${() => change(moved(mould, name, -1), '')}>↑</button>
       <button class="icon" aria-label="Move ${title} down" ?disabled=${at === count - 1} @click=${() => change(moved(mould, name, 1), '')}>↓</button>
-      <button class="icon" aria-label="Remove ${title}, and put back what stood there" @click=${() => apply(bench, dropField(mould, name), 'put back')}>✕</button>
+      <button class="icon" aria-label="Remove ${title}, and put back what stood there" @click=${() => apply(bench, dropField(mould, name), 'taken out; what stood there is back')}>✕</button>
     </div>
     ${isOpen ? details(bench, mould, name, declared) : nothing}
   </li>`;

@@ -60,7 +60,7 @@ export function pasteView(bench: Bench) {
           ${ready.map(({ name, title }) => html`<option value=${name}>${title}</option>`)}
         </select>
       </label>
-      <label class="file">Open files…<input type="file" multiple accept=".html,.htm,.css,.js,.zip"
+      <label class="file">Open…<input type="file" multiple accept=".html,.htm,.css,.js,.zip"
         @change=${({ target }: Event) => openFiles(bench, (target as HTMLInputElement).files)}></label>
     </div>
     <div class="panes ${screen.hasPanes ? 'three' : ''}">
