@@ -216,6 +216,62 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     expect(page.complaints).toEqual([]);
   });
 
+  it('makes fields of what is marked by hand, in markup, style and script, and says why where it cannot', async () => {
+    const page = await opened();
+    await pasteIn(
+      page,
+      snippet
+        .replace('hidden = false', "title = 'Halt'; note.hidden = false")
+        .replace(
+          "document.getElementById('note').",
+          "const note = document.getElementById('note'); note.",
+        ),
+    );
+    await go(page, 'Fields');
+    await page.getByText('Mark a place in the code yourself').click();
+    const code = page.locator('.code .cm-content');
+    const mark = async (text: string) => {
+      await code.waitFor();
+      await code.evaluate((element, wanted) => {
+        const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+        for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+          const at = node.nodeValue?.indexOf(wanted) ?? -1;
+          if (at < 0) continue;
+          (element as HTMLElement).focus();
+          getSelection()?.setBaseAndExtent(node, at, node, at + wanted.length);
+          return;
+        }
+        throw new Error(`${wanted} is not in sight`);
+      }, text);
+    };
+    await mark('Quarry End');
+    await page.getByRole('button', { name: 'Make it a field: quarryEnd, text' }).click();
+    await expect.poll(() => said(page)).toBe('quarryEnd is a field.');
+    const file = page.locator('.code select');
+    await file.selectOption('style.css');
+    await mark('20px');
+    await page.getByRole('button', { name: 'Make it a field: length, length' }).click();
+    await mark('padding');
+    await expect
+      .poll(() => page.locator('.code .bar').textContent())
+      .toContain('padding is neither a colour');
+    await file.selectOption('script.js');
+    await mark("'Halt'");
+    await page.getByRole('button', { name: 'Make it a field: halt, text' }).click();
+    await go(page, 'Try');
+    await page.getByRole('textbox', { name: 'Quarry end' }).fill('Weir Bridge');
+    await expect
+      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
+      .toBe('Weir Bridge');
+    await go(page, 'Fields');
+    await page
+      .getByRole('button', { name: 'Remove Quarry end, and put back what stood there' })
+      .click();
+    await expect
+      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
+      .toBe('Quarry End');
+  });
+
   it('is walked by keyboard alone, from a ready snippet to the code', async () => {
     const page = await opened();
     const tabTo = async (name: RegExp) => {

@@ -12,7 +12,7 @@ export interface Mark {
 
 /**
  * A pane for code: a text area at once, and an editor with colours, folding and search as soon as
- * that is loaded. Says `change` with the text in its detail.
+ * that is loaded. Says `change` with the text in its detail, and `mark` with what is marked.
  */
 export class CodePane extends LitElement {
   static override properties = {
@@ -64,6 +64,8 @@ export class CodePane extends LitElement {
     this.editor = makeEditor(this, {
       ...{ text: area.value, language: this.language, label: this.label },
       ...{ isReadOnly: this.isReadOnly, onChange: (text) => this.say(text) },
+      onMark: (start, end) =>
+        this.dispatchEvent(new CustomEvent('mark', { detail: { start, end } })),
     });
     area.hidden = true;
     this.editor.mark(this.marks);

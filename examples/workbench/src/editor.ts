@@ -29,6 +29,7 @@ interface EditorOptions {
   readonly label: string;
   readonly isReadOnly: boolean;
   readonly onChange: (text: string) => void;
+  readonly onMark: (start: number, end: number) => void;
 }
 
 const languages = { html: htmlLanguage, css: cssLanguage, js: javascript, json };
@@ -94,8 +95,10 @@ export function makeEditor(parent: HTMLElement, options: EditorOptions): Editor 
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({ 'aria-label': options.label }),
         EditorState.readOnly.of(options.isReadOnly),
-        EditorView.updateListener.of(({ docChanged, state }) => {
+        EditorView.updateListener.of(({ docChanged, selectionSet, state }) => {
           if (docChanged && !isShowing) options.onChange(state.doc.toString());
+          const { from, to } = state.selection.main;
+          if (selectionSet && !isShowing) options.onMark(from, to);
         }),
       ],
     }),

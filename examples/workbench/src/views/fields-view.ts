@@ -3,6 +3,7 @@ import { html, nothing } from 'lit';
 import { keyed } from 'lit/directives/keyed.js';
 import '../code-pane.ts';
 import type { Bench } from '../bench.ts';
+import { type SourceFile, sources } from '../by-hand.ts';
 import {
   type Bound,
   declarationOf,
@@ -15,6 +16,7 @@ import {
   takeSpots,
 } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
+import { codeView } from './code-view.ts';
 
 let last: { mould: Mould; spots: readonly Spot[] } | undefined;
 
@@ -51,19 +53,14 @@ export function fieldsView(bench: Bench) {
         }</div>
       <ul class="spots">${spots.map((spot) => spotRow(bench, mould, spot))}</ul>
     </section>
+    ${codeView(bench)}
     ${codeOf(bench, mould, spots)}`;
 }
-
-const sources = {
-  'template.html': ['template', 'html'],
-  'style.css': ['style', 'css'],
-  'script.js': ['script', 'js'],
-} as const;
 
 /** Where a proposal stands in the code of the mould. */
 function codeOf(bench: Bench, mould: Mould, spots: readonly Spot[]) {
   const spot = spots.find(({ id }) => id === bench.screen.shownSpot);
-  const file = spot?.places[0]?.file as keyof typeof sources | undefined;
+  const file = spot?.places[0]?.file as SourceFile | undefined;
   if (!spot || !file || !Object.hasOwn(sources, file)) return nothing;
   const [part, language] = sources[file];
   const places = spot.places.filter((one) => one.file === file);
