@@ -47,6 +47,7 @@ export type { CheckedValues, ValuesCheck } from './model/values/check-values.ts'
 export { checkValues, valuesSchema } from './model/values/mould-values.ts';
 export { valuesTypes } from './model/values/values-types.ts';
 export { inLanguage, languagesOf } from './model/words.ts';
+export { compareFields, type FieldChanges } from './pack/compare-fields.ts';
 export { packMould } from './pack/pack-mould.ts';
 export { unpackMould } from './pack/unpack-mould.ts';
 export { codeFrame } from './problem/code-frame.ts';

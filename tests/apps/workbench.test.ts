@@ -206,6 +206,8 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await expect.poll(() => entries.count()).toBe(2);
     await page.getByRole('searchbox', { name: 'Search' }).fill('loud notices');
     expect(await entries.count()).toBe(1);
+    await page.getByRole('button', { name: /^Compare: Loud call-out 1\.0\.1/ }).click();
+    expect(await page.locator('.compared').textContent()).toContain('the same in both');
     await page.getByRole('button', { name: 'Begin another: from Loud call-out 1.0.1' }).click();
     await go(page, 'Take along');
     expect(await page.getByLabel('Title').inputValue()).toBe('Loud call-out 2');
@@ -264,6 +266,11 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
       .toBe('Weir Bridge');
     await go(page, 'Fields');
+    await page.locator('.fields .name', { hasText: 'Quarry end' }).click();
+    await page.locator('.details select').selectOption('color');
+    await expect.poll(() => said(page)).toContain('must be a CSS colour');
+    await page.locator('.details select').selectOption('multiline');
+    await expect.poll(() => said(page)).toBe('Quarry end is of kind multiline.');
     await page
       .getByRole('button', { name: 'Remove Quarry end, and put back what stood there' })
       .click();

@@ -1,5 +1,6 @@
 import {
   bindSpots,
+  compileMould,
   findSpots,
   type JsonObject,
   type Mould,
@@ -58,6 +59,19 @@ export function redeclared(mould: Mould, name: string, changes: Record<string, u
     all[name] = Object.fromEntries(merged.filter(([, value]) => value !== undefined)) as JsonObject;
     return { ...fields, properties: all };
   });
+}
+
+/** Kinds that a field may be turned into, as far as its places and its default take it. */
+export const kinds = [
+  ...['text', 'multiline', 'richtext', 'number', 'switch', 'color', 'length', 'duration', 'date'],
+  ...['link', 'image', 'media', 'icon', 'typeface', 'fill', 'shape', 'markup', 'target'],
+] as const;
+
+/** The mould with a field of another kind, or the sentence that says why it cannot be one. */
+export function retyped(mould: Mould, name: string, kind: string): Mould | string {
+  const changed = redeclared(mould, name, { kind, type: undefined });
+  const wrong = compileMould(changed).findings.find(({ level }) => level === 'error');
+  return wrong ? `${wrong.message} ${wrong.mend ?? ''}`.trim() : changed;
 }
 
 export function isRequired({ manifest }: Mould, name: string): boolean {

@@ -9,10 +9,12 @@ import {
   declarationOf,
   dropField,
   isRequired,
+  kinds,
   moved,
   proposalsIn,
   redeclared,
   requiring,
+  retyped,
   takeSpots,
 } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
@@ -143,6 +145,23 @@ function details(bench: Bench, mould: Mould, name: string, declared: JsonObject)
   const kind = kindOf(declared);
   return html`<div class="details">
     <p><small>Its name in code is <code>${name}</code>.</small></p>
+    ${
+      (kinds as readonly string[]).includes(kind)
+        ? html`<label>Kind<select @change=${({ target }: Event) => {
+            const select = target as HTMLSelectElement;
+            const changed = retyped(mould, name, select.value);
+            if (typeof changed === 'string') {
+              select.value = kind;
+              bench.show({ said: changed });
+            } else
+              bench.change(
+                { mould: changed },
+                '',
+                `${String(declared.title ?? name)} is of kind ${select.value}.`,
+              );
+          }}>${kinds.map((one) => html`<option ?selected=${one === kind}>${one}</option>`)}</select></label>`
+        : nothing
+    }
     ${keywords
       .filter(([, , , of]) => of.test(kind))
       .map(([key, label, isNumber]) => {

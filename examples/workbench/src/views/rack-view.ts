@@ -1,10 +1,16 @@
+import { compareFields, type Mould } from 'keen-mould';
 import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
 import { retitled } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
 import { drop, type Shelved, shelved, titleOf } from '../rack.ts';
 
-const shown = { all: undefined as readonly Shelved[] | undefined, words: '' };
+const shown = {
+  all: undefined as readonly Shelved[] | undefined,
+  words: '',
+  /** The key of the one that is compared with what is on the bench. */
+  compared: '',
+};
 
 /** Opens the rack as a dialog. */
 export async function openRack(bench: Bench): Promise<void> {
@@ -64,5 +70,32 @@ function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) 
   return html`<li><div><b>${title}</b> <small>${version}${shelf ? ` · ${shelf}` : ''} · ${count === 1 ? '1 field' : `${count} fields`} · ${(bytes / 1000).toFixed(0)} kB</small></div>
     <button class="main" aria-label="Open: ${title} ${version}" @click=${() => open(mould, `${title} is on the bench.`)}>Open</button>
     <button aria-label="Begin another: from ${title} ${version}" @click=${begin}>Begin another</button>
-    <button aria-label="Take off: ${title} ${version}" @click=${remove}>Take off</button></li>`;
+    ${
+      bench.work.mould
+        ? html`<button aria-label="Compare: ${title} ${version}, with what is on the bench" aria-expanded=${shown.compared === key}
+            @click=${() => {
+              shown.compared = shown.compared === key ? '' : key;
+              bench.show({});
+            }}>Compare</button>`
+        : nothing
+    }
+    <button aria-label="Take off: ${title} ${version}" @click=${remove}>Take off</button>
+    ${shown.compared === key && bench.work.mould ? comparison(mould, bench.work.mould) : nothing}</li>`;
+}
+
+/** What the bench has of fields that the rack has not, and the other way round. */
+function comparison(kept: Mould, now: Mould) {
+  const { added, gone, renamed, otherKind } = compareFields(kept, now);
+  const lines = [
+    ['new on the bench', added],
+    ['gone from it', gone],
+    ['renamed', renamed.map(({ from, to }) => `${from} to ${to}`)],
+    ['of another kind', otherKind.map(({ path, from, to }) => `${path}: ${from} to ${to}`)],
+  ] as const;
+  const told = lines.filter(([, all]) => all.length > 0);
+  return html`<dl class="compared">${
+    told.length === 0
+      ? html`<dt>Fields</dt><dd>the same in both; every value still lands.</dd>`
+      : told.map(([what, all]) => html`<dt>${what}</dt><dd>${all.join(', ')}</dd>`)
+  }</dl>`;
 }
