@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import {
   cpSync,
   existsSync,
@@ -109,6 +111,31 @@ it('holds a page with a hole in it, whose last good one stays, and builds the ot
   edit('pages/visit.json', () => '{ "format": 1, "casts": [ }');
   expect((await build()).findings[0]?.file).toMatch(/visit\.json$/);
   expect(read('visit.html')).toBe(good);
+});
+
+it('leaves pages that work when it is killed in the middle, and the next build makes them whole', async () => {
+  const { build, folder, out, read } = site();
+  const pages = Array.from({ length: 120 }, (_, at) => `page-${at}`);
+  for (const name of pages)
+    cpSync(join(folder, 'pages/home.json'), join(folder, `pages/${name}.json`));
+  const program = join(import.meta.dirname, '../../dist/cli/bin.js');
+  const running = spawn(process.execPath, [program, 'page', 'pages', '--out', 'built'], {
+    cwd: folder,
+  });
+  const there = () => pages.filter((name) => existsSync(join(out, `${name}.html`)));
+  await expect.poll(there, { interval: 5 }).not.toEqual([]);
+  running.kill('SIGKILL');
+  await once(running, 'exit');
+  expect(there().length).toBeLessThan(pages.length);
+  for (const name of there()) {
+    const html = read(`${name}.html`);
+    expect(html.endsWith('</html>\n')).toBe(true);
+    for (const [path] of html.matchAll(/shared\/[\w./-]+/g)) {
+      expect([name, path, existsSync(join(out, path))]).toEqual([name, path, true]);
+    }
+  }
+  expect((await build()).pages).toHaveLength(pages.length + 3);
+  expect(there()).toHaveLength(pages.length);
 });
 
 it('never writes over a page of somebody else’s unasked', async () => {

@@ -17,7 +17,7 @@ import type { Rack } from '../rack/rack.ts';
 import { type Beside, withFilesBeside } from './files-beside.ts';
 import { listPages, type PageSource } from './list-pages.ts';
 import { MouldShelf, type ShelvedMould } from './mould-shelf.ts';
-import { keepRecords, type PageRecords, readRecords } from './page-record.ts';
+import { claimPages, keepRecords, type PageRecords, readRecords } from './page-record.ts';
 import { SharedFolder, sharedName } from './shared-folder.ts';
 
 export interface PagesOptions {
@@ -72,7 +72,7 @@ export async function buildPages(
   const builder = new PageBuilder(options, sources.length > 1);
   // Which moulds there are has to be known before the first page is put together.
   for (const source of sources) await builder.look(source);
-  await builder.begin();
+  await builder.begin(sources);
   for (const source of sources) await builder.build(source);
   return builder.end();
 }
@@ -114,8 +114,10 @@ class PageBuilder {
     for (const cast of page?.casts ?? []) await this.mouldsOf(cast, file, page as PageFile);
   }
 
-  async begin(): Promise<void> {
-    this.before = await readRecords(this.options.out);
+  async begin(sources: readonly PageSource[]): Promise<void> {
+    const { out } = this.options;
+    const claims = sources.map(({ file, output }) => ({ output, source: relative(out, file) }));
+    this.before = await claimPages(out, await readRecords(out), claims);
     const used = await this.shelf.used();
     this.findings.push(...this.shelf.findings);
     const sound = used.filter(({ compiled }) => compiled.isSound);
