@@ -108,9 +108,12 @@ it('the whole path is one call', () => {
 });
 
 it('the same mould and values give the same bytes, and another cast another id', () => {
-  const cast = (values: JsonObject) => compileMould(bound).cast({ values });
-  expect(cast({ heading: 'a' })).toEqual(cast({ heading: 'a' }));
-  expect(cast({ heading: 'a' }).id).not.toBe(cast({ heading: 'b' }).id);
+  const made = (values: JsonObject, form: 'block' | 'placed' | 'frame') =>
+    deliver(compileMould(bound).cast({ values }), { form, runtime });
+  for (const form of ['block', 'placed', 'frame'] as const) {
+    expect(made({ heading: 'a' }, form)).toEqual(made({ heading: 'a' }, form));
+    expect(made({ heading: 'a' }, form).id).not.toBe(made({ heading: 'b' }, form).id);
+  }
 });
 
 /** Names of elements and attributes in order: what no value may change. */
