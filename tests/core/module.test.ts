@@ -11,6 +11,7 @@ import type { CastFile } from '../../src/core/model/cast-file.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import { sampleNames, sampleOf } from '../../src/core/model/samples.ts';
 import { kit } from '../../src/kit/text.ts';
+import { loadFinish } from '../../src/node/files/finish.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
 import { runtime } from '../../src/runtime/text.ts';
 import { demo } from '../support/command.ts';
@@ -154,6 +155,19 @@ it('knows where its files were put, and takes casts of other modules into its sl
   expect(outer.render(file, { moulds: [inner] }).parts).toEqual(
     deliver(board.cast(file, { moulds: () => note }), { form: 'block', runtime }).parts,
   );
+});
+
+it('is prefixed and made small as it is asked for, and gives what cast would with that', async () => {
+  const { mould } = await readMould(join(demo, 'moulds/notice-rail'));
+  const compiled = compileMould(mould);
+  const finish = await loadFinish({ browsers: 'safari 12', minify: true });
+  const { js = '' } = deliver(compiled.cast(), { form: 'module', runtime, kit, finish }).parts;
+  const plain = deliver(compiled.cast(), { form: 'module', runtime, kit }).parts.js ?? '';
+  expect(js.length).toBeLessThan(plain.length);
+  const made = await import(`data:text/javascript;base64,${Buffer.from(js).toString('base64')}`);
+  const styles = (html: string) => html.match(/<style>\n[\s\S]*?<\/style>/g);
+  const ours = deliver(compiled.cast(), { form: 'block', runtime, finish }).parts.html ?? '';
+  expect(styles(made.render().parts.html)).toEqual(styles(ours));
 });
 
 it('has types that compile, and refuse what is none of its values', {

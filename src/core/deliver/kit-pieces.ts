@@ -3,7 +3,7 @@ import { type PortableMould, portable } from '../compile/portable-mould.ts';
 import type { Manner } from '../compile/style/compile-style.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import { type Field, fieldsBelow } from '../model/field.ts';
-import type { Runtime } from './delivery.ts';
+import type { Finish, Runtime } from './delivery.ts';
 
 /** Which tools a mould needs where it is cast without the rest of the library. */
 export interface Needed {
@@ -24,8 +24,15 @@ export function neededTools({ made: { ready } }: Cast): Needed {
 }
 
 /** A mould as JSON, to be cast in one manner elsewhere, without the text of its own code. */
-export function portableOf({ made: { ready } }: Cast, manner: Required<Manner>): PortableMould {
-  return portable(ready, manner);
+export function portableOf(
+  { made: { ready } }: Cast,
+  manner: Required<Manner>,
+  { style: done = (css) => css }: Finish,
+): PortableMould {
+  const mould = portable(ready, manner);
+  const { style } = mould;
+  const [reset, ofMould, ofPage] = [done(style.reset), done(style.ofMould), done(style.ofPage)];
+  return { ...mould, style: { ...style, reset, ofMould, ofPage } };
 }
 
 /** The parts of the code for pages that a mould can need, as an object literal. */

@@ -17,7 +17,7 @@ export const element: Form = {
     'Save the module beside the page; the markup, with its script, goes where the widget is to stand.',
     'Its fields are attributes and properties; content for those who run no script stays in it.',
   ],
-  write({ casts, kit, runtime, pieces }) {
+  write({ casts, kit, runtime, pieces, finish }) {
     const [cast] = casts;
     if (!kit || !cast) throw new Refusal(finding('cast/no-kit', { form: 'element' }));
     const { ready, look } = cast.made;
@@ -36,7 +36,7 @@ export const element: Form = {
       about,
       `const { elementOf } = ${kit.element};`,
       `const made = elementOf({`,
-      `mould: ${toScriptData(portableOf(cast, { sealed: true, look }))},`,
+      `mould: ${toScriptData(portableOf(cast, { sealed: true, look }, finish))},`,
       `look: "${look}",`,
       `fields: ${toScriptData(elementFields(ready.root))},`,
       `assets: ${toScriptData(assetsOf(cast))},`,
@@ -51,8 +51,9 @@ export const element: Form = {
       'export const { define } = made;',
       `define("${tagNameOf(name)}");`,
     ];
+    const js = `${lines.join('\n')}\n`;
     return {
-      js: `${lines.join('\n')}\n`,
+      js: finish.script?.(js) ?? js,
       html: `${about.replace('/*', '<!--').replace('*/', '-->')}\n${tagOf(cast)}\n<script type="module" src="${name}.js"></script>\n`,
       manifest: elementManifest(ready),
       types: elementTypes(ready, valuesTypesOf(ready)),

@@ -12,7 +12,7 @@ export const module: Form = {
     'Save it beside its types, and import { render } from it; render(cast) gives what cast would.',
     'It runs wherever ECMAScript does, with nothing installed.',
   ],
-  write({ casts, kit, runtime, pieces }) {
+  write({ casts, kit, runtime, pieces, finish }) {
     const [cast] = casts;
     if (!kit || !cast) throw new Refusal(finding('cast/no-kit', { form: 'module' }));
     const { ready, look } = cast.made;
@@ -26,7 +26,7 @@ export const module: Form = {
       `/* ${pieces.about.replace(/, cast [\w-]+$/, '')} */`,
       `const { moduleOf } = ${kit.module};`,
       'const made = moduleOf({',
-      `mould: ${toScriptData(portableOf(cast, manner))},`,
+      `mould: ${toScriptData(portableOf(cast, manner, finish))},`,
       `manner: ${toScriptData(manner)},`,
       `runtime: { parts: ${runtimeOf(cast, runtime)} },`,
       `assets: ${toScriptData(assetsOf(cast))},`,
@@ -37,6 +37,7 @@ export const module: Form = {
       `export const version = ${toScriptData(ready.version)};`,
       'export const { render, mould } = made;',
     ];
-    return { js: `${lines.join('\n')}\n`, types: moduleTypes(valuesTypesOf(ready)) };
+    const js = `${lines.join('\n')}\n`;
+    return { js: finish.script?.(js) ?? js, types: moduleTypes(valuesTypesOf(ready)) };
   },
 };
