@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -342,13 +342,19 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     },
   );
 
-  it('is built on the public entry points alone', () => {
-    const sources = ['main.ts', 'paste.ts', 'fields.ts', 'rack.ts', 'bench.ts'].map((name) =>
-      readFileSync(join(app, 'src', name), 'utf8'),
+  it('is built on the public entry points alone, as the museum is', () => {
+    const examples = join(app, '..');
+    const files = readdirSync(examples, { recursive: true, encoding: 'utf8' }).filter((path) =>
+      /\.(?:ts|js)$/.test(path),
     );
-    const imports = sources.flatMap((text) =>
-      [...text.matchAll(/(?:from|import\() ?'([^']+)'/g)].map(([, from]) => from),
+    const imports = files.flatMap((path) =>
+      [...readFileSync(join(examples, path), 'utf8').matchAll(/(?:from|import\() ?'([^']+)'/g)].map(
+        ([, from = '']) => from,
+      ),
     );
-    expect(imports.filter((one) => /\.\.\/\.\.\/(?:src|dist)/.test(one ?? ''))).toEqual([]);
+    const ours = new Set(imports.filter((one) => /^keen-mould|\.\.\/\.\.\/(?:src|dist)/.test(one)));
+    const { exports: entries } = JSON.parse(readFileSync(join(app, '../../package.json'), 'utf8'));
+    expect(ours.size).toBeGreaterThan(3);
+    for (const one of ours) expect(entries).toHaveProperty([one.replace('keen-mould', '.')]);
   });
 });

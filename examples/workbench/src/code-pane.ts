@@ -1,4 +1,4 @@
-import { css, html, LitElement } from 'lit';
+import { html, LitElement } from 'lit';
 
 type Editor = import('./editor.ts').Editor;
 
@@ -43,8 +43,6 @@ export class CodePane extends LitElement {
   protected override createRenderRoot(): HTMLElement {
     return this;
   }
-
-  static override styles = css``;
 
   protected override render() {
     return html`<textarea

@@ -87,7 +87,8 @@ export function addCast(program: Command, running: Running): void {
           'What stands before and after content in its slot is in --json and --as placed.',
         );
       }
-      if (!isDocument && form !== 'block') {
+      // Down a pipe a block goes without words.
+      if (!isDocument && (form !== 'block' || out !== undefined)) {
         for (const note of forms[form].notes) terminal.say(note);
       }
       return findings;
