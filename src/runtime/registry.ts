@@ -10,6 +10,8 @@ export interface MouldInReach {
   readonly channel: EventTarget;
   /** An id, name or `#` address of this cast as its author wrote it; anything else as it is. */
   readonly plain: (value: unknown) => unknown;
+  /** A selector of the author's as it holds in this cast; there where ids are. */
+  readonly own: ((selector: string) => string) | undefined;
   /** Takes the functions of the inline handlers, by their number in the markup. */
   readonly handlers: (list: readonly Handler[]) => void;
   /** Tells of a part of the script that failed, so that the next can run. */

@@ -5,6 +5,8 @@ export function selectors({ root, tree, base, suffix }: Running): (selector: str
   const rootSelector = tree === root ? `[data-cast="${root.dataset.cast}"]` : '[data-mould-root]';
   const has = (css: string) => base.matches(css) || tree.querySelector(css);
   return (selector) => {
+    // Libraries look up more than text by the same names.
+    if (typeof selector !== 'string') return selector;
     const named = suffix
       ? selector
           .replace(/#([\w-]+)(?![^[]*\])/g, (whole, id) =>

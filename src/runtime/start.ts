@@ -24,7 +24,7 @@ export function start(page: Registry & Record<string, unknown>): void {
     const suffix = shadow ? '' : `~${id}`;
     if (id !== given && !shadow) page.renumber?.(root, given, id);
     const cast: Running = {
-      ...{ root, id, suffix, tree: shadow ?? root, box: mould.box === true },
+      ...{ root, id, suffix, tree: shadow ?? root, box: !!mould.box },
       base: shadow?.querySelector<HTMLElement>('[data-mould-root]') ?? root,
       owns: (element) => (element.closest('[data-slot],[data-cast]') ?? root) === root,
       keep: (go, stop) => {
@@ -44,6 +44,7 @@ export function start(page: Registry & Record<string, unknown>): void {
         values: structuredClone(values),
         plain: (value: unknown) =>
           suffix && String(value).endsWith(suffix) ? String(value).slice(0, -suffix.length) : value,
+        own: page.selectors?.(cast),
         handlers: (list: readonly Handler[]) => page.handlers?.(cast, list),
       };
       if (confined) page.load?.(page, confined, mould, inReach);

@@ -99,6 +99,19 @@ addEventListener('resize', () => { document.querySelector('.say').title += 'r' }
   expect(moved).toEqual({ isStill: true, goesOn: true, title: 'r' });
 });
 
+it('one finds its own by id, whatever it looks in, and however the selector comes', async () => {
+  const mould = saying(
+    `const box = document.querySelector('.box');
+const find = (selector) => box.querySelector(selector);
+find('#say').textContent =
+  box.querySelectorAll('#say, [for="say"]').length + find('#say').closest('#box').className +
+  find('#say').matches('#say');`,
+    '<div id="box" class="box"><label for="say">l</label><p class="say" id="say">-</p></div>',
+  );
+  const page = await pageOf(block(mould, 'a') + block(mould, 'b'));
+  await expect.poll(() => page.locator('.say').allTextContents()).toEqual(['2boxtrue', '2boxtrue']);
+});
+
 it('one that is put in after load starts, late handlers and all, with ids of its own', async () => {
   const mould = saying(
     `document.addEventListener('DOMContentLoaded', () => {

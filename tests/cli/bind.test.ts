@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
 import { folderWith, keenMould } from '../support/command.ts';
@@ -106,4 +106,24 @@ it.each([
   expect(status).toBe(2);
   expect(stderr).toContain(message);
   expect(read('mould.json')).toBe(before);
+});
+
+it('leaves the folder that it is called in where it is, there and everywhere under it', async () => {
+  const folder = folderWith({ 'stop.html': paste });
+  const at = join(folder, 'stop');
+  mkdirSync(at);
+  const { ino } = statSync(at);
+  const run = async (...words: readonly string[]) => (await keenMould(at, words)).status;
+  expect(await run('import', '../stop.html', '--out', '.', '--bind')).toBe(0);
+  const bound = readFileSync(join(at, 'template.html'), 'utf8');
+  mkdirSync(join(at, 'assets'));
+  writeFileSync(join(at, 'assets', 'own.txt'), 'mine');
+  expect(await run('bind', '.', '--drop', 'heading')).toBe(0);
+  expect(bound).toContain('<h2>{~heading~}</h2>');
+  expect(readFileSync(join(at, 'template.html'), 'utf8')).toContain('<h2>Weir Bridge</h2>');
+  expect(await run('import', '../stop.html', '--out', '.', '--replace')).toBe(0);
+  expect(readdirSync(at).sort()).toEqual(
+    ['assets', 'mould.json', 'snippet', 'style.css', 'template.html', 'ties.json'].sort(),
+  );
+  expect(statSync(at).ino).toBe(ino);
 });

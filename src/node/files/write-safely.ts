@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { access, cp, mkdir, readdir, rename, rm, rmdir, writeFile } from 'node:fs/promises';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname, join, relative, resolve } from 'node:path';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { unwritable } from './refuse.ts';
@@ -39,6 +39,7 @@ export async function writeNewFolder(
 ): Promise<void> {
   const isEmpty = await isEmptyFolder(path);
   if (!isEmpty) await refuseIfThere(path, mend);
+  if (isEmpty && isStoodIn(path)) return swapFiles(path, files, []);
   const draft = draftBeside(path);
   try {
     await writeFiles(draft, files);
@@ -62,6 +63,7 @@ export async function rewriteFolder(
   files: FolderFiles,
   leaving: readonly string[],
 ): Promise<void> {
+  if (isStoodIn(path)) return swapFiles(path, files, leaving);
   const draft = draftBeside(path);
   const aside = draftBeside(path);
   try {
@@ -79,6 +81,43 @@ export async function rewriteFolder(
     await rm(draft, { recursive: true, force: true }).catch(() => undefined);
     throw unwritable(path, error);
   }
+}
+
+/** True for the folder that the program was called in, or one around it. */
+function isStoodIn(path: string): boolean {
+  return !/^\.\.(?:[/\\]|$)/.test(relative(resolve(path), process.cwd()));
+}
+
+/**
+ * Writes files into a folder that has to stay: a shell that stands in it would be left in one that
+ * is gone. All are written first, then moved to their places; if one cannot be, all are moved back.
+ */
+async function swapFiles(
+  path: string,
+  files: FolderFiles,
+  leaving: readonly string[],
+): Promise<void> {
+  const draft = draftBeside(join(path, 'draft'));
+  const back: (() => Promise<void>)[] = [];
+  const move = async (from: string, to: string) => {
+    await mkdir(dirname(to), { recursive: true });
+    await rename(from, to);
+    back.unshift(() => rename(to, from));
+  };
+  try {
+    await writeFiles(join(draft, 'new'), files);
+    const old = new Set([...leaving, ...Object.keys(files)]);
+    for (const name of old) {
+      if (await isThere(join(path, name))) await move(join(path, name), join(draft, 'old', name));
+    }
+    for (const name of Object.keys(files)) await move(join(draft, 'new', name), join(path, name));
+  } catch (error) {
+    // Should one not go back, it stays in the draft, where it can be found.
+    for (const undo of back) await undo();
+    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    throw unwritable(path, error);
+  }
+  await rm(draft, { recursive: true, force: true }).catch(() => undefined);
 }
 
 async function writeFiles(folder: string, files: FolderFiles): Promise<void> {

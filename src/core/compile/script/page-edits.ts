@@ -28,7 +28,7 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...pageMeasures(setting),
     ...windowMembers(setting),
     ...codeInText(setting),
-    ...(setting.hasIds ? plainIds(setting) : []),
+    ...(setting.hasIds ? [...plainIds(setting), ...ownSelectors(setting)] : []),
     ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
     ...(setting.names.dashed.size > 0 ? dashedNames(setting) : []),
   ];
@@ -117,6 +117,25 @@ function plainIds({ use }: EditSetting): ScriptEdit[] {
     { start, end: start, text: 'mould.plain(' },
     { start: end, end, text: ')', isAfter: true },
   ]);
+}
+
+const lookUps = /^(?:querySelector(?:All)?|closest|matches)$/;
+
+/** `box.querySelector('#fare')`: an element's own look-ups know ids only as they stand in the page. */
+function ownSelectors({ use }: EditSetting): ScriptEdit[] {
+  return (use.nodes.get('CallExpression') ?? []).flatMap(({ node }) => {
+    const callee = node.callee as Syntax;
+    const [selector] = node.arguments as readonly Syntax[];
+    if (!selector || selector.type === 'SpreadElement') return [];
+    if (!lookUps.test(memberName(callee) ?? '')) return [];
+    if (/^(?:window\.)?document$/.test(dottedName(callee.object as Syntax) ?? '')) return [];
+    const text = literalText(selector);
+    if (text !== undefined && !/[#[]/.test(text)) return [];
+    return [
+      { start: selector.start, end: selector.start, text: 'mould.own(' },
+      { start: selector.end, end: selector.end, text: ')', isAfter: true },
+    ];
+  });
 }
 
 function isRead({ node, parent }: ScriptNode): boolean {

@@ -1,0 +1,3 @@
+document.querySelector('.season button').addEventListener('click', () => {
+  document.querySelector('.season__price span').hidden = false;
+});
