@@ -1,4 +1,5 @@
 export { type BoundSpots, bindSpots, type Take } from './author/bind/bind-spots.ts';
+export { type RenamedField, renameField } from './author/bind/rename-field.ts';
 export type { Tie, TiePlace } from './author/bind/tie.ts';
 export { type Unbound, unbindField } from './author/bind/unbind-field.ts';
 export {

@@ -121,6 +121,8 @@ it('leaves the folder that it is called in where it is, there and everywhere und
   expect(await run('bind', '.', '--drop', 'heading')).toBe(0);
   expect(bound).toContain('<h2>{~heading~}</h2>');
   expect(readFileSync(join(at, 'template.html'), 'utf8')).toContain('<h2>Weir Bridge</h2>');
+  expect(await run('bind', '.', '--rename', 'background=ground')).toBe(0);
+  expect(readFileSync(join(at, 'style.css'), 'utf8')).toContain('background: var(--ground)');
   expect(await run('import', '../stop.html', '--out', '.', '--replace')).toBe(0);
   expect(readdirSync(at).sort()).toEqual(
     ['assets', 'mould.json', 'snippet', 'style.css', 'template.html', 'ties.json'].sort(),

@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import { bindSpots, type Take } from '../../core/author/bind/bind-spots.ts';
 import { boundFields } from '../../core/author/bind/bound-fields.ts';
+import { renameField } from '../../core/author/bind/rename-field.ts';
 import type { Tie } from '../../core/author/bind/tie.ts';
 import { unbindField } from '../../core/author/bind/unbind-field.ts';
 import { findSpots } from '../../core/author/spots/find-spots.ts';
@@ -15,6 +16,7 @@ import { inFolder } from '../subject.ts';
 interface BindArguments {
   readonly take: readonly string[];
   readonly drop: readonly string[];
+  readonly rename: readonly string[];
 }
 
 /** `bind MOULD`: what could be a field; makes fields of it, and takes them back. */
@@ -31,16 +33,22 @@ export function addBind(program: Command, running: Running): void {
       [],
     )
     .option('--drop <field>', 'put back what stood in its places; repeatable', collected, [])
-    .action((folder: string, { take, drop }: BindArguments) =>
+    .option(
+      '--rename <field=name>',
+      'give a field another name everywhere; repeatable',
+      collected,
+      [],
+    )
+    .action((folder: string, { take, drop, rename }: BindArguments) =>
       running(async (terminal) => {
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
         const taken = takeAll(dropped.mould, takesOf(take));
-        const { mould } = taken;
-        const isChanged = taken.ties.length > 0 || drop.length > 0;
+        const { mould, findings: told } = renameAll(taken.mould, rename);
+        const isChanged = taken.ties.length > 0 || drop.length > 0 || rename.length > 0;
         if (isChanged) await saveMould(folder, mould);
-        const findings = [...read.findings, ...dropped.findings, ...taken.findings].map((one) =>
-          inFolder(folder, one),
+        const findings = [...read.findings, ...dropped.findings, ...taken.findings, ...told].map(
+          (one) => inFolder(folder, one),
         );
         if (terminal.isJson) {
           const bound = boundFields(mould).map(({ field, kind, places }) => ({
@@ -53,6 +61,8 @@ export function addBind(program: Command, running: Running): void {
         }
         for (const tie of dropped.ties) printTie(terminal, tie, 'put back');
         for (const tie of taken.ties) printTie(terminal, tie, 'bound');
+        for (const one of rename) terminal.say(`${one.replace('=', ' is now ')}.`);
+        if (rename.length > 0) terminal.say('');
         await printFindings(terminal, findings);
         if (isChanged) terminal.say(`See it:\n  keen-mould preview ${folder}`);
         else printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
@@ -91,4 +101,14 @@ function dropAll(mould: Mould, fields: readonly string[]): Done {
 
 function takeAll(mould: Mould, takes: 'recommended' | readonly Take[]): Done {
   return takes.length === 0 ? { mould, ties: [], findings: [] } : bindSpots(mould, takes);
+}
+
+function renameAll(given: Mould, renames: readonly string[]): Omit<Done, 'ties'> {
+  let done: Omit<Done, 'ties'> = { mould: given, findings: [] };
+  for (const one of renames) {
+    const [from = '', to = ''] = one.split('=').map((name) => name.trim());
+    const { mould, findings } = renameField(done.mould, from, to);
+    done = { mould, findings: [...done.findings, ...findings] };
+  }
+  return done;
 }

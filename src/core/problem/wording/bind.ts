@@ -16,7 +16,7 @@ export const bindWording = {
   'bind/name-taken': {
     level: 'error',
     message: ({ name }: { name: string }) => `There is a field called ${name} already.`,
-    mend: () => 'Give another name after the equals sign.',
+    mend: () => 'Give another name.',
   },
   'bind/no-field': {
     level: 'error',
@@ -24,6 +24,19 @@ export const bindWording = {
       `No field is called ${path}, so that nothing can be put back.${didYouMean(near)}`,
     mend: ({ known }: { known: readonly string[] }) =>
       known.length === 0 ? 'This mould has no fields.' : `Its fields are ${known.join(', ')}.`,
+  },
+  'bind/nothing-to-rename': {
+    level: 'error',
+    message: ({ name, near }: { name: string; near?: string | undefined }) =>
+      `No field is called ${name}, so that it cannot have another name.${didYouMean(near)}`,
+    mend: ({ known }: { known: readonly string[] }) =>
+      known.length === 0 ? 'This mould has no fields.' : `Its fields are ${known.join(', ')}.`,
+  },
+  'bind/not-followed': {
+    level: 'warning',
+    message: ({ from, to }: { from: string; to: string }) =>
+      `The script has values in its hand, and may read ${from} from them, which is ${to} now.`,
+    mend: () => 'Look through script.js; mould.values.NAME is found by itself.',
   },
   'bind/in-row': {
     level: 'error',
