@@ -22,15 +22,18 @@ export interface PageFacts {
 
 /** Measures the page it is called in. */
 export async function measurePage(): Promise<PageFacts> {
+  return { height: contentHeight(), ...measureRest(), shifts: await findShifts() };
+}
+
+/** What can be measured of a page at any moment. */
+export function measureRest(): Omit<PageFacts, 'height' | 'shifts'> {
   return {
-    height: contentHeight(),
     overflow: findOverflow(),
     clipped: findClippedText(),
     overlapping: findOverlappingText(),
     smallText: findSmallText(),
     smallTargets: findSmallTargets(),
     pictures: findBadPictures(),
-    shifts: await findShifts(),
   };
 }
 

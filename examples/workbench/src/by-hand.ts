@@ -22,64 +22,152 @@ export interface Marked {
 export interface Proposed {
   readonly name: string;
   readonly declaration: Readonly<Record<string, Json>>;
-  /** What stands in its place from then on. */
-  readonly binding: string;
+  /** What stands in its place from then on, under a name. */
+  readonly binding: (name: string) => string;
 }
 
-/** Kinds by how CSS takes a value: the first property that does says which. */
-const ofStyle: readonly [kind: string, property: string][] = [
+/** Kinds by a property of CSS that takes their values. */
+const ofStyle: readonly (readonly [kind: string, property: string])[] = [
   ['color', 'color'],
   ['length', 'text-indent'],
   ['duration', 'transition-duration'],
+  ['shape', 'clip-path'],
+  ['typeface', 'font-family'],
 ];
 
-/** What kind of field could be made of what was marked; a sentence where none could. */
-export function proposed(mould: Mould, marked: Marked): Proposed | string {
+/** What fields could be made of what was marked, the likeliest first; a sentence where none. */
+export function proposed(mould: Mould, marked: Marked): readonly Proposed[] | string {
   const [part] = sources[marked.file];
-  const text = mould[part].slice(marked.start, marked.end);
-  if (text.trim() === '') return 'Mark a text, a value of style, or a literal of the script.';
-  if (marked.file === 'template.html') return inTemplate(mould, text);
-  return marked.file === 'style.css' ? inStyle(mould, text) : inScript(mould, text);
+  const source = mould[part];
+  const text = source.slice(marked.start, marked.end);
+  if (text.trim() === '')
+    return 'Mark a text, an element, a value of style, or a literal of the script.';
+  const found = {
+    'template.html': () => inTemplate(mould, source, marked),
+    'style.css': () => inStyle(mould, text),
+    'script.js': () => inScript(mould, text),
+  }[marked.file]();
+  if (typeof found === 'string') return found;
+  const sound = found.filter((one) => typeof withField(mould, marked, one) !== 'string');
+  if (sound.length > 0) return sound;
+  const [first] = found;
+  return first ? (withField(mould, marked, first) as string) : 'There is nothing to bind there.';
 }
 
-function inTemplate(mould: Mould, text: string): Proposed | string {
+const address = /^(?:https?:|mailto:|tel:|\.{0,2}\/|#)\S*$/;
+
+function inTemplate(mould: Mould, source: string, { start, end }: Marked) {
+  const text = source.slice(start, end);
+  if (/^\s*<[a-z]/i.test(text)) return ofElement(mould, text);
   if (/[<>]|\{~/.test(text))
-    return 'Mark words between tags, or the value of one attribute, without tags.';
+    return 'Mark words between tags, the value of one attribute, or one whole element.';
   const box = document.createElement('textarea');
   box.innerHTML = text;
-  const name = freeName(mould, box.value);
-  const kind = /^(?:https?:|mailto:|tel:|\.{0,2}\/|#)\S*$/.test(box.value) ? 'link' : 'text';
-  const value: Json = kind === 'link' ? { href: box.value } : box.value;
-  return {
-    name,
-    declaration: { kind, default: value },
-    binding: `{~${name}${kind === 'link' ? '.href' : ''}~}`,
-  };
+  const { value } = box;
+  const [, attribute = ''] = /\s([\w:-]+)=["']$/.exec(source.slice(0, start)) ?? [];
+  const isWhole = attribute !== '' && /^["']/.test(source.slice(end));
+  const all: (readonly [kind: string, value: Json])[] = [
+    ...(isWhole && /^(?:src|poster)$/.test(attribute) ? [['image', { src: value }] as const] : []),
+    ...(address.test(value) ? [['link', { href: value }] as const] : []),
+    ...(/^\d{4}-\d\d-\d\d$/.test(value.trim()) ? [['date', value.trim()] as const] : []),
+    ...(/^-?\d+(?:\.\d+)?$/.test(value.trim()) ? [['number', Number(value)] as const] : []),
+    ['text', value],
+    ['multiline', value],
+    ...(attribute === '' ? [['richtext', text] as const] : []),
+  ];
+  const name = freeName(mould, value);
+  return all.map(
+    ([kind, held]): Proposed => ({
+      name,
+      ...{ declaration: { kind, default: held }, binding: (one) => `{~${one}~}` },
+    }),
+  );
 }
 
-function inStyle(mould: Mould, text: string): Proposed | string {
+/** An element may come and go, be written so many times, or have its content filled in. */
+function ofElement(mould: Mould, text: string): readonly Proposed[] | string {
+  const box = document.createElement('template');
+  box.innerHTML = text;
+  const [element] = box.content.children;
+  const open = /^\s*<[a-z][^\s/>]*/i.exec(text)?.[0] ?? '';
+  if (!element || box.content.textContent?.trim() !== element.textContent?.trim())
+    return 'Mark one whole element, from its start tag to its end tag.';
+  const tag = element.localName;
+  const name = freeName(mould, element.className || tag);
+  const around = /^(\s*<(?:"[^"]*"|'[^']*'|[^'">])*>)([\s\S]*)(<\/[^>]+>\s*)$/.exec(text);
+  const [, start = '', inner = '', close = ''] = around ?? [];
+  return [
+    {
+      name,
+      declaration: { kind: 'switch', default: true },
+      binding: (one) => `${open} km-when="${one}"${text.slice(open.length)}`,
+    },
+    {
+      name,
+      declaration: { type: 'integer', minimum: 0, maximum: 24, default: 1 },
+      binding: (one) => `${open} km-each="${one}"${text.slice(open.length)}`,
+    },
+    ...(around && !/\{~|km-/.test(inner)
+      ? [
+          {
+            name,
+            declaration: { kind: 'richtext', default: inner.trim() },
+            binding: (one: string) => `${start}{~${one}~}${close}`,
+          },
+        ]
+      : []),
+  ];
+}
+
+function inStyle(mould: Mould, text: string): readonly Proposed[] | string {
   const value = text.trim();
-  const kind = /^-?[\d.]+$/.test(value)
-    ? 'number'
-    : ofStyle.find(([, property]) => CSS.supports(property, value))?.[0];
-  if (!kind) return `${value} is neither a colour, a length, a time nor a number.`;
-  const name = freeName(mould, kind);
-  const own = name.replace(/([a-z0-9])([A-Z])/g, '$1-$2').toLowerCase();
-  return {
-    name,
-    declaration: { kind, default: kind === 'number' ? Number(value) : value },
-    binding: text.replace(value, `var(--${own})`),
-  };
+  const [, picture] = /^url\(\s*["']?([^"')]+)["']?\s*\)$/.exec(value) ?? [];
+  const isNumber = /^-?[\d.]+$/.test(value);
+  const kinds = picture
+    ? ['image']
+    : isNumber
+      ? ['number']
+      : ofStyle.filter(([, property]) => CSS.supports(property, value)).map(([kind]) => kind);
+  // Any word is the name of a typeface as well.
+  const likely = kinds.length > 1 ? kinds.filter((kind) => kind !== 'typeface') : kinds;
+  const isWord = likely[0] === 'typeface' && !/[,"' ]/.test(value);
+  if (likely.length === 0 || isWord)
+    return `${value} is neither a colour, a length, a time, a number, a typeface nor a picture.`;
+  return likely.map((kind): Proposed => {
+    const held: Record<string, Json> = {
+      ...{ number: Number(value), typeface: { family: value }, image: { src: picture ?? '' } },
+    };
+    return {
+      name: freeName(mould, kind),
+      declaration: { kind, default: held[kind] ?? value },
+      binding: (one) =>
+        text.replace(value, `var(--${inStyleNamed(one)}${kind === 'typeface' ? '-family' : ''})`),
+    };
+  });
 }
 
-function inScript(mould: Mould, text: string): Proposed | string {
+function inStyleNamed(name: string): string {
+  return name.replace(/([a-z0-9])([A-Z])/g, '$1-$2').toLowerCase();
+}
+
+function inScript(mould: Mould, text: string): readonly Proposed[] | string {
   const value = literal(text.trim());
   if (value === undefined)
     return 'Mark a whole literal: a number, true or false, or a text with its quotes.';
-  const kinds: Record<string, string> = { string: 'text', number: 'number', boolean: 'switch' };
+  const kinds =
+    typeof value === 'number'
+      ? ['number', 'duration']
+      : typeof value === 'boolean'
+        ? ['switch']
+        : ['text', ...(CSS.supports('color', value) ? ['color'] : [])];
   const name = freeName(mould, typeof value === 'string' ? value : 'value');
-  const binding = text.replace(text.trim(), `mould.values.${name}`);
-  return { name, declaration: { kind: kinds[typeof value] ?? 'text', default: value }, binding };
+  return kinds.map(
+    (kind): Proposed => ({
+      name,
+      declaration: { kind, default: kind === 'duration' ? `${value}ms` : value },
+      binding: (one) => text.replace(text.trim(), `mould.values.${one}`),
+    }),
+  );
 }
 
 function literal(text: string): string | number | boolean | undefined {
@@ -109,10 +197,19 @@ export function withField(
 ): Mould | string {
   const [part] = sources[marked.file];
   const source = mould[part];
-  const bound = source.slice(0, marked.start) + binding + source.slice(marked.end);
+  const bound = source.slice(0, marked.start) + binding(name) + source.slice(marked.end);
   const title = name.replace(/([a-z])([A-Z0-9])/g, '$1 $2').toLowerCase();
   const words = title.charAt(0).toUpperCase() + title.slice(1);
   const whole = redeclared({ ...mould, [part]: bound }, name, { ...declaration, title: words });
   const wrong = compileMould(whole).findings.find(({ level }) => level === 'error');
   return wrong ? `${wrong.message} ${wrong.mend ?? ''}`.trim() : whole;
+}
+
+/** Why a name cannot be had for a new field. */
+export function nameTaken(mould: Mould, name: string): string | undefined {
+  if (!/^[A-Za-z][A-Za-z0-9_-]{0,79}$/.test(name))
+    return `${name} cannot be the name of a field. Begin with a letter; use letters, digits and hyphens.`;
+  return Object.hasOwn(fieldsOf(mould), name)
+    ? `There is a field called ${name} already.`
+    : undefined;
 }

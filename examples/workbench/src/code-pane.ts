@@ -22,6 +22,7 @@ export class CodePane extends LitElement {
     marks: { attribute: false },
     lit: { attribute: false },
     isReadOnly: { attribute: false },
+    isQuiet: { attribute: false },
   };
 
   declare value: string;
@@ -31,12 +32,14 @@ export class CodePane extends LitElement {
   /** Offsets to show as marked. */
   declare lit: readonly { readonly start: number; readonly end: number }[];
   declare isReadOnly: boolean;
+  /** True where what is lit is not scrolled to. */
+  declare isQuiet: boolean;
   private editor: Editor | undefined;
 
   constructor() {
     super();
     Object.assign(this, { value: '', language: 'html', label: 'Code', marks: [], lit: [] });
-    this.isReadOnly = false;
+    Object.assign(this, { isReadOnly: false, isQuiet: false });
   }
 
   // The editor puts its style into the page.
@@ -67,14 +70,14 @@ export class CodePane extends LitElement {
     });
     area.hidden = true;
     this.editor.mark(this.marks);
-    this.editor.light(this.lit);
+    this.editor.light(this.lit, this.isQuiet);
     if (hadFocus) this.editor.focus();
   }
 
   protected override updated(): void {
     this.editor?.show(this.value);
     this.editor?.mark(this.marks);
-    this.editor?.light(this.lit);
+    this.editor?.light(this.lit, this.isQuiet);
   }
 
   override focus(): void {

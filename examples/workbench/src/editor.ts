@@ -14,7 +14,7 @@ import type { Mark } from './code-pane.ts';
 export interface Editor {
   show(text: string): void;
   mark(marks: readonly Mark[]): void;
-  light(ranges: readonly Range[]): void;
+  light(ranges: readonly Range[], isQuiet: boolean): void;
   focus(): void;
 }
 
@@ -56,6 +56,7 @@ const look = EditorView.theme({
     background: 'color-mix(in srgb, var(--patina) 26%, transparent) !important',
   },
   '.lit': { outline: '1px solid var(--kiln)', borderRadius: '2px' },
+  '.proposed': { textDecoration: 'underline dotted var(--kiln)', textUnderlineOffset: '3px' },
   '.cm-tooltip': {
     background: 'var(--paper)',
     color: 'var(--ink)',
@@ -64,17 +65,26 @@ const look = EditorView.theme({
   '.cm-panels': { background: 'var(--bench)', color: 'var(--ink)' },
 });
 
-const setLit = StateEffect.define<readonly Range[]>();
+/** What is lit, and whether it only stands marked among the rest. */
+interface Lit {
+  readonly ranges: readonly Range[];
+  readonly isQuiet: boolean;
+}
+
+const setLit = StateEffect.define<Lit>();
 const litField = StateField.define<DecorationSet>({
   create: () => Decoration.none,
   update(old, { effects, changes, newDoc }) {
     const found = effects.findLast((one) => one.is(setLit));
     if (!found) return old.map(changes);
-    const ranges = [...(found.value as readonly Range[])]
+    const { ranges: lit, isQuiet } = found.value as Lit;
+    const ranges = [...lit]
       .filter(({ start, end }) => start < end && end <= newDoc.length)
       .sort((a, b) => a.start - b.start);
     return Decoration.set(
-      ranges.map(({ start, end }) => Decoration.mark({ class: 'lit' }).range(start, end)),
+      ranges.map(({ start, end }) =>
+        Decoration.mark({ class: isQuiet ? 'proposed' : 'lit' }).range(start, end),
+      ),
     );
   },
   provide: (field) => EditorView.decorations.from(field),
@@ -123,10 +133,10 @@ export function makeEditor(parent: HTMLElement, options: EditorOptions): Editor 
       });
       view.dispatch(setDiagnostics(view.state, diagnostics));
     },
-    light(ranges) {
-      view.dispatch({ effects: setLit.of(ranges) });
+    light(ranges, isQuiet) {
+      view.dispatch({ effects: setLit.of({ ranges, isQuiet }) });
       const [first] = ranges;
-      if (first && first.end <= view.state.doc.length) {
+      if (!isQuiet && first && first.end <= view.state.doc.length) {
         view.dispatch({ effects: EditorView.scrollIntoView(first.start, { y: 'center' }) });
       }
     },

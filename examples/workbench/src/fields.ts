@@ -5,6 +5,7 @@ import {
   type JsonObject,
   type Mould,
   Refusal,
+  renameField,
   type Spot,
   unbindField,
 } from 'keen-mould';
@@ -38,6 +39,22 @@ export function dropField(mould: Mould, name: string): Bound {
 function refusedBy(error: unknown): Bound {
   if (error instanceof Refusal) return { why: error.findings[0]?.message ?? '' };
   throw error;
+}
+
+/** The mould with a field under another name in its code, or what keeps it from having that. */
+export function renamed(
+  mould: Mould,
+  name: string,
+  to: string,
+): { readonly mould: Mould; readonly said: string } | { readonly why: string } {
+  try {
+    const { mould: changed, findings } = renameField(mould, name, to);
+    const [told] = findings;
+    const more = told ? ` ${told.message} ${told.mend ?? ''}` : '';
+    return { mould: changed, said: `${name} is ${to} now.${more}` };
+  } catch (error) {
+    return refusedBy(error) as { why: string };
+  }
 }
 
 /** What could be a field, the recommended first. */
@@ -87,15 +104,45 @@ export function requiring(mould: Mould, name: string, isNeeded: boolean): Mould 
   });
 }
 
-/** Moves a field before or after its neighbour. */
-export function moved(mould: Mould, name: string, by: -1 | 1): Mould {
+/** Moves a field to another place in the order of the form. */
+export function moved(mould: Mould, from: number, to: number): Mould {
   return edited(mould, (fields) => {
     const entries = Object.entries(fields.properties as JsonObject);
-    const at = entries.findIndex(([key]) => key === name);
-    const [one] = entries.splice(at, 1);
-    if (one) entries.splice(Math.max(0, at + by), 0, one);
+    const [one] = entries.splice(from, 1);
+    if (one) entries.splice(Math.max(0, to), 0, one);
     return { ...fields, properties: Object.fromEntries(entries) };
   });
+}
+
+/** What is filled in becomes what stands there by default. */
+export function withDefaults(mould: Mould, values: JsonObject): Mould {
+  return Object.entries(values).reduce((made, [name, value]) => {
+    const declared = declarationOf(made, name);
+    if (Object.keys(declared).length === 0) return made;
+    const before = declared.default;
+    const isGroup = declared.type === 'object' || declared.properties !== undefined;
+    if (isGroup && isObject(value)) return redeclared(made, name, groupDefaults(declared, value));
+    const whole = isObject(before) && isObject(value) ? { ...before, ...value } : value;
+    return redeclared(made, name, { default: whole });
+  }, mould);
+}
+
+/** The defaults of a group stand at its members. */
+function groupDefaults(declared: JsonObject, values: JsonObject): JsonObject {
+  const members = { ...(declared.properties as Record<string, JsonObject>) };
+  for (const [name, value] of Object.entries(values)) {
+    const member = members[name];
+    if (!member) continue;
+    members[name] =
+      member.properties !== undefined && isObject(value)
+        ? { ...member, ...groupDefaults(member, value) }
+        : { ...member, default: value };
+  }
+  return { properties: members };
+}
+
+function isObject(value: unknown): value is JsonObject {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
 /** The mould under other words for people. */

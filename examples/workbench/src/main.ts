@@ -1,12 +1,8 @@
-import { html, nothing, render } from 'lit';
+import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
 import './code-pane.ts';
 import { type Step, steps } from './state.ts';
-import { fieldsView } from './views/fields-view.ts';
 import { openFiles, pasteView } from './views/paste-view.ts';
-import { openRack, rackView } from './views/rack-view.ts';
-import { takeView } from './views/take-view.ts';
-import { tryView } from './views/try-view.ts';
 
 const titles: Readonly<Record<Step, string>> = {
   paste: 'Paste',
@@ -14,7 +10,22 @@ const titles: Readonly<Record<Step, string>> = {
   try: 'Try',
   take: 'Take along',
 };
-const views = { paste: pasteView, fields: fieldsView, try: tryView, take: takeView };
+
+type View = (bench: Bench) => unknown;
+
+/** The steps after the first are loaded while that is worked on. */
+const loading: Readonly<Record<Step, () => Promise<View>>> = {
+  paste: async () => pasteView,
+  fields: async () => (await import('./views/fields-view.ts')).fieldsView,
+  try: async () => (await import('./views/try-view.ts')).tryView,
+  take: async () => (await import('./views/take-view.ts')).takeView,
+};
+const views: Partial<Record<Step, View>> = { paste: pasteView };
+let parts:
+  | { look: typeof import('./views/look-view.ts'); rack: typeof import('./views/rack-view.ts') }
+  | undefined;
+
+const waiting: TemplateResult = html`<p class="soft" role="status">The tools are being laid out…</p>`;
 
 const place = document.querySelector('#bench') as HTMLElement;
 const bench = new Bench(draw);
@@ -22,8 +33,18 @@ await bench.recall();
 // What stood there from the first moment gives way to what works.
 place.replaceChildren();
 draw();
-// The form and the frames are the larger part, and nothing needs them before something is pasted.
-void import('keen-mould/elements').then(draw);
+void loadRest();
+
+async function loadRest(): Promise<void> {
+  const [look, rack] = await Promise.all([
+    import('./views/look-view.ts'),
+    import('./views/rack-view.ts'),
+    import('keen-mould/elements'),
+  ]);
+  parts = { look, rack };
+  for (const step of steps) views[step] = await loading[step]();
+  draw();
+}
 
 function draw(): void {
   const { work, screen } = bench;
@@ -39,7 +60,7 @@ function draw(): void {
         <div class="tools">
           <button ?disabled=${!bench.canUndo} @click=${() => bench.undo()}>Undo</button>
           <button ?disabled=${!bench.canRedo} @click=${() => bench.redo()}>Redo</button>
-          <button @click=${() => openRack(bench)}>Rack</button>
+          <button ?disabled=${!parts} @click=${() => parts?.rack.openRack(bench)}>Rack</button>
         </div>
       </header>
       <main @dragover=${(event: DragEvent) => event.preventDefault()}
@@ -49,29 +70,20 @@ function draw(): void {
         }}>
         <section class="step" aria-label=${titles[screen.step]}>
           <h2 class="unseen">${titles[screen.step]}</h2>
-          ${views[screen.step](bench)}
+          ${views[screen.step]?.(bench) ?? waiting}
           ${next(screen.step)}
         </section>
         <section class="look" aria-label="Preview">
           ${
             mould
-              ? html`<km-preview .mould=${mould} .values=${work.values} .below=${work.below}
-                  .lit=${screen.lit} .sample=${screen.sample}
-                  @km-sample=${({ detail }: CustomEvent) => {
-                    bench.show({ sample: detail.name });
-                    bench.change({ values: detail.values, below: detail.below }, '');
-                  }}
-                  @km-point=${({ detail }: CustomEvent) => {
-                    if (!detail.isPicked) return bench.show({ pointedAt: detail.path });
-                    bench.show({ step: 'try', pointedAt: detail.path });
-                  }}></km-preview>`
+              ? (parts?.look.lookView(bench, mould) ?? waiting)
               : html`<p class="empty">What you paste is shown here at several widths, as it came. It runs
                   confined: it can reach neither this page nor what it keeps.</p>`
           }
         </section>
       </main>
       <p class="said" role="status">${screen.said}</p>
-      <dialog id="rack" aria-label="Rack">${rackView(bench)}</dialog>`,
+      <dialog id="rack" aria-label="Rack">${parts?.rack.rackView(bench)}</dialog>`,
     place,
   );
 }

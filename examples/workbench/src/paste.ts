@@ -65,17 +65,3 @@ export function mended(mould: Mould): { readonly mould: Mould; readonly count: n
   const { mould: better, fixed } = fixMould(mould);
   return { mould: better, count: fixed.length };
 }
-
-/** The panes of a paste, by the language of each. */
-export function panesOf(pieces: readonly SnippetPiece[]): Readonly<Record<string, string>> {
-  return Object.fromEntries(pieces.map(({ name, text }) => [name.replace(/^.*\./, ''), text]));
-}
-
-/** One box, or one pane each, as pieces. */
-export function piecesOf(texts: Readonly<Record<string, string>>): SnippetPiece[] {
-  const languages = ['html', 'css', 'js'] as const;
-  return languages.flatMap((language) => {
-    const text = texts[language] ?? '';
-    return text === '' ? [] : [{ name: `paste.${language}`, text }];
-  });
-}

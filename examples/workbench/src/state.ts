@@ -28,6 +28,8 @@ export interface Screen {
   readonly openField: string;
   /** The id of the proposal whose places are shown in the code. */
   readonly shownSpot: string;
+  /** HTML of a page of the user's own, to try the widget in. */
+  readonly hostPage: string;
   readonly form: string;
   readonly isSealed: boolean;
 }
@@ -36,5 +38,13 @@ export const nothing: Work = { pieces: [], mould: undefined, values: {}, below: 
 
 export const firstScreen: Screen = {
   ...{ step: 'paste', hasPanes: false, refused: [], said: '', sample: 'default' },
-  ...{ pointedAt: '', lit: '', openField: '', shownSpot: '', form: 'block', isSealed: false },
+  ...{
+    pointedAt: '',
+    lit: '',
+    openField: '',
+    shownSpot: '',
+    hostPage: '',
+    form: 'block',
+    isSealed: false,
+  },
 };

@@ -1,3 +1,5 @@
+import { measuredTellings, type Telling } from '../../facts/tellings.ts';
+import type { FrameFacts } from './messages.ts';
 import type { FrameState } from './preview-frame.ts';
 
 /** Something found in a frame, as it is listed under it. */
@@ -15,19 +17,31 @@ const said = {
   led: (text: string) => `Leads to ${text}`,
 } as const;
 
+const levels = { 3: 'warning', 2: 'warning', 1: 'note' } as const;
+
+/** What was measured in a frame, in words. */
+function measured(facts: FrameFacts): FrameFinding[] {
+  const names = Object.keys(measuredTellings) as (keyof typeof measuredTellings)[];
+  return names.flatMap((name) => {
+    const { weight, text }: Telling<never> = measuredTellings[name];
+    const faults = name === 'shifts' ? [] : facts[name];
+    return faults.map((one) => ({
+      level: levels[weight],
+      text: `${one.element} ${text(one as never)}`,
+      selector: one.selector,
+    }));
+  });
+}
+
 /** What was found in a frame, the worst first. */
-export function frameFindings({ overflow, notes }: FrameState): FrameFinding[] {
+export function frameFindings({ facts, notes }: FrameState): FrameFinding[] {
+  const found = facts ? measured(facts) : [];
   return [
     ...notes
       .filter(({ is }) => is === 'error')
       .map(({ text }): FrameFinding => ({ level: 'error', text })),
-    ...overflow.map(
-      ({ element, selector, by }): FrameFinding => ({
-        level: 'warning',
-        text: `${element} sticks out by ${by} px`,
-        selector,
-      }),
-    ),
+    ...found.filter(({ level }) => level !== 'note'),
+    ...found.filter(({ level }) => level === 'note'),
     ...notes
       .filter(({ is }) => is !== 'error')
       .map(({ is, text }): FrameFinding => ({ level: 'note', text: said[is](text) })),

@@ -1,6 +1,6 @@
 import type { Reached } from '../../core/preview/confinement.ts';
 import type { FramedCast } from '../../core/preview/copies.ts';
-import type { Overflow } from '../../facts/overflow.ts';
+import type { PageFacts } from '../../facts/measure-page.ts';
 import type { View } from '../../facts/states.ts';
 
 /** How what is in a frame is looked at. */
@@ -51,6 +51,9 @@ export interface FrameNote {
   readonly text: string;
 }
 
+/** What is measured in a frame once nothing changes any more. */
+export type FrameFacts = Omit<PageFacts, 'height' | 'shifts'>;
+
 /** What a frame tells. */
 export type FromFrame =
   | { readonly say: 'shown' }
@@ -58,7 +61,7 @@ export type FromFrame =
   /** The change is in the next picture; it was made at a time in ms since the epoch. */
   | { readonly say: 'painted'; readonly change: number; readonly madeAt: number }
   | { readonly say: 'size'; readonly page: number; readonly cast: number }
-  | { readonly say: 'facts'; readonly overflow: readonly Overflow[] }
+  | { readonly say: 'facts'; readonly facts: FrameFacts }
   | { readonly say: 'note'; readonly note: FrameNote }
   | { readonly say: 'scroll'; readonly x: number; readonly y: number }
   | {

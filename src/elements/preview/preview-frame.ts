@@ -1,7 +1,6 @@
 import type { Reached } from '../../core/preview/confinement.ts';
-import type { Overflow } from '../../facts/overflow.ts';
 import { frameShell } from './frame-shell.ts';
-import type { FrameNote, FromFrame, ToFrame } from './messages.ts';
+import type { FrameFacts, FrameNote, FromFrame, ToFrame } from './messages.ts';
 
 /** What a frame shows and what was found in it. */
 export interface FrameState {
@@ -9,7 +8,7 @@ export interface FrameState {
   readonly heightPx: number;
   /** Of the viewport, in px. */
   readonly viewportPx: number;
-  readonly overflow: readonly Overflow[];
+  readonly facts: FrameFacts | undefined;
   readonly notes: readonly FrameNote[];
   readonly isShown: boolean;
 }
@@ -27,7 +26,7 @@ const mostViewportPx = 6000;
 export class PreviewFrame {
   readonly element: HTMLIFrameElement;
   state: FrameState = {
-    ...{ heightPx: 320, viewportPx: usualViewportPx, overflow: [], notes: [], isShown: false },
+    ...{ heightPx: 320, viewportPx: usualViewportPx, facts: undefined, notes: [], isShown: false },
   };
   private readonly reached: Reached;
   private readonly changed: () => void;
@@ -119,7 +118,7 @@ export class PreviewFrame {
         this.fit(message.page, message.cast);
         break;
       case 'facts':
-        this.update({ overflow: message.overflow });
+        this.update({ facts: message.facts });
         break;
       case 'note':
         notes.push(message.note);

@@ -6,6 +6,7 @@ import type { OverlappingText } from '../../facts/overlapping-text.ts';
 import type { BadPicture } from '../../facts/pictures.ts';
 import type { Shift } from '../../facts/shifts.ts';
 import type { SmallText } from '../../facts/small-text.ts';
+import { measuredTellings, selectorOfFault, type Telling } from '../../facts/tellings.ts';
 import type { FailedRequest } from './answer.ts';
 
 /** One picture of one mould at one width, with its facts; measures in CSS px. */
@@ -65,64 +66,28 @@ export interface Facts
 
 export type FactName = keyof Facts;
 
-/** How a fact is told. */
-interface Telling<T> {
-  /** For the legend, and for the columns of the report. */
-  readonly title: string;
-  /** How bad one is; faults are told and numbered from the worst. */
-  readonly weight: 3 | 2 | 1;
-  readonly text: (fault: T) => string;
-  /** A selector or an address, shown as code. */
-  readonly code: (fault: T) => string;
-}
-
-const selector = ({ selector }: Box) => selector;
-
 /** Every fact by its name in facts.json: adding one is adding a row here and a file in facts/. */
 export const tellings: { readonly [Name in FactName]: Telling<Facts[Name][number]> } = {
   consoleErrors: {
     ...{ title: 'Scripts that fail', weight: 3 },
     ...{ text: (message) => `script error: ${message}`, code: () => '' },
   },
-  overflow: {
-    ...{ title: 'Sticking out', weight: 3, code: selector },
-    text: ({ by }) => `sticks out ${by} px to the right`,
-  },
-  clipped: {
-    ...{ title: 'Cut words', weight: 3, code: selector },
-    text: ({ by, side }) =>
-      `words are cut by ${by} px ${side === 'right' || side === 'left' ? 'on the' : 'at the'} ${side}`,
-  },
-  overlapping: {
-    ...{ title: 'Words on words', weight: 3, code: selector },
-    text: ({ over }) => `words lie on those of ${over}`,
-  },
-  pictures: {
-    ...{ title: 'Pictures', weight: 2, code: selector },
-    text: ({ is, by, src }) =>
-      is === 'missing' ? `picture is missing: ${src}` : `picture is ${is} ${by} times`,
-  },
+  overflow: measuredTellings.overflow,
+  clipped: measuredTellings.clipped,
+  overlapping: measuredTellings.overlapping,
+  pictures: measuredTellings.pictures,
   contrast: {
-    ...{ title: 'Contrast', weight: 2, code: selector },
+    ...{ title: 'Contrast', weight: 2, code: selectorOfFault },
     text: ({ ratio, needed, colors }) =>
       `contrast is ${ratio} to 1, ${needed} is needed (${colors})`,
   },
-  smallTargets: {
-    ...{ title: 'Small targets', weight: 2, code: selector },
-    text: ({ width, height }) => `target is ${width} × ${height} px and close to another`,
-  },
+  smallTargets: measuredTellings.smallTargets,
   accessibility: {
-    ...{ title: 'Accessibility', weight: 2, code: selector },
+    ...{ title: 'Accessibility', weight: 2, code: selectorOfFault },
     text: ({ text, rule }) => `${text} (${rule})`,
   },
-  shifts: {
-    ...{ title: 'Shifting', weight: 2, code: selector },
-    text: ({ by }) => `was moved ${by} px after it was shown`,
-  },
-  smallText: {
-    ...{ title: 'Small words', weight: 1, code: selector },
-    text: ({ size }) => `words are ${size} px high`,
-  },
+  shifts: measuredTellings.shifts,
+  smallText: measuredTellings.smallText,
   failedRequests: {
     ...{ title: 'Requests', weight: 1, code: ({ url }) => url },
     text: ({ why }) => why,

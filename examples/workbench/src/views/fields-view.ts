@@ -1,29 +1,20 @@
-import type { JsonObject, Mould, Spot } from 'keen-mould';
+import type { Mould, Spot } from 'keen-mould';
 import { html, nothing } from 'lit';
 import { keyed } from 'lit/directives/keyed.js';
 import '../code-pane.ts';
 import type { Bench } from '../bench.ts';
 import { type SourceFile, sources } from '../by-hand.ts';
-import {
-  type Bound,
-  declarationOf,
-  dropField,
-  isRequired,
-  kinds,
-  moved,
-  proposalsIn,
-  redeclared,
-  requiring,
-  retyped,
-  takeSpots,
-} from '../fields.ts';
+import { moved, proposalsIn, takeSpots } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
+import { sortable } from '../sortable.ts';
+import { apply } from './apply.ts';
 import { codeView } from './code-view.ts';
+import { fieldRow } from './field-row.ts';
 
 let last: { mould: Mould; spots: readonly Spot[] } | undefined;
 
 /** Finding them takes a while, and the mould is a new one whenever it changes. */
-function spotsOf(mould: Mould): readonly Spot[] {
+export function spotsOf(mould: Mould): readonly Spot[] {
   if (last?.mould !== mould) last = { mould, spots: proposalsIn(mould) };
   return last.spots;
 }
@@ -43,7 +34,7 @@ export function fieldsView(bench: Bench) {
         names.length === 0
           ? html`<p class="empty">A field is what an editor may change without seeing code. Take what is
               recommended, or choose below.</p>`
-          : html`<ol class="fields">${names.map((name, at) => fieldRow(bench, mould, name, at, names.length))}</ol>`
+          : html`<ol class="fields" ${sortable((from, to) => bench.change({ mould: moved(mould, from, to) }, ''))}>${names.map((name, at) => fieldRow(bench, mould, name, at, names.length))}</ol>`
       }
     </section>
     <section aria-labelledby="proposed">
@@ -53,11 +44,24 @@ export function fieldsView(bench: Bench) {
             ? html`<button class="main" @click=${() => apply(bench, takeSpots(mould, 'recommended'), 'made')}>Take ${recommended} recommended</button>`
             : nothing
         }</div>
+      ${spots.length > 0 ? pointing() : nothing}
       <ul class="spots">${spots.map((spot) => spotRow(bench, mould, spot))}</ul>
     </section>
-    ${codeView(bench)}
+    ${codeView(bench, spots)}
     ${codeOf(bench, mould, spots)}`;
 }
+
+/** Each proposal can be found by what it looks like. */
+function pointing() {
+  const point = () => {
+    const preview = document.querySelector('km-preview') as PreviewElement | null;
+    if (preview) preview.settings = { ...preview.settings, isPicking: true };
+  };
+  return html`<p class="soft">“Show” marks one in the code and in the frames. Or the other way round:
+    <button class="plain" @click=${point}>point at it in the frames</button>, and it is found here.</p>`;
+}
+
+type PreviewElement = HTMLElement & { settings: Record<string, unknown> };
 
 /** Where a proposal stands in the code of the mould. */
 function codeOf(bench: Bench, mould: Mould, spots: readonly Spot[]) {
@@ -77,112 +81,17 @@ function codeOf(bench: Bench, mould: Mould, spots: readonly Spot[]) {
   );
 }
 
-function apply(bench: Bench, bound: Bound, became: string): void {
-  if ('why' in bound) bench.show({ said: bound.why });
-  else {
-    const count = bound.count === 1 ? '1 field' : `${bound.count} fields`;
-    bench.change({ mould: bound.mould }, '', `${count} ${became}.`);
-  }
-}
-
 function spotRow(bench: Bench, mould: Mould, spot: Spot) {
   const [first] = spot.places;
   const source = first?.source.replace(/\s+/g, ' ').trim() ?? '';
   const count = spot.places.length > 1 ? ` in ${spot.places.length} places` : '';
-  return html`<li>
+  const isShown = bench.screen.shownSpot === spot.id;
+  return html`<li id="spot-${spot.id}" class=${isShown ? 'is-shown' : ''}>
     <div><b>${spot.title}</b> <small>${spot.kind}${count}${spot.recommended ? ' · recommended' : ''}</small>
       <code>${source.length > 64 ? `${source.slice(0, 63)}…` : source}</code>
       <small>${first ? `${first.file}, line ${first.line}: ` : ''}${spot.why}</small></div>
-    <button aria-label="Show: ${spot.title}, in the code" aria-pressed=${bench.screen.shownSpot === spot.id}
-      @click=${() => bench.show({ shownSpot: bench.screen.shownSpot === spot.id ? '' : spot.id })}>Show</button>
+    <button aria-label="Show: ${spot.title}, in the code" aria-pressed=${isShown}
+      @click=${() => bench.show({ shownSpot: isShown ? '' : spot.id, lit: '' })}>Show</button>
     <button aria-label="Make a field: ${spot.title}" @click=${() => apply(bench, takeSpots(mould, spot.id), 'made')}>Make a field</button>
   </li>`;
-}
-
-function fieldRow(bench: Bench, mould: Mould, name: string, at: number, count: number) {
-  const declared = declarationOf(mould, name);
-  const title = String(declared.title ?? name);
-  const isOpen = bench.screen.openField === name;
-  const change = (changed: Mould, kind: string) => bench.change({ mould: changed }, kind);
-  return html`<li>
-    <div class="row">
-      <button class="name" aria-expanded=${isOpen} @click=${() => bench.show({ openField: isOpen ? '' : name, lit: isOpen ? '' : name })}>
-        <b>${title}</b> <small>${kindOf(declared)}${isRequired(mould, name) ? ' · required' : ''}</small></button>
-      <button class="icon" aria-label="Move ${title} up" ?disabled=${at === 0} @click=${() => change(moved(mould, name, -1), '')}>↑</button>
-      <button class="icon" aria-label="Move ${title} down" ?disabled=${at === count - 1} @click=${() => change(moved(mould, name, 1), '')}>↓</button>
-      <button class="icon" aria-label="Remove ${title}, and put back what stood there" @click=${() => apply(bench, dropField(mould, name), 'taken out; what stood there is back')}>✕</button>
-    </div>
-    ${isOpen ? details(bench, mould, name, declared) : nothing}
-  </li>`;
-}
-
-function kindOf({ kind, type, enum: choices, oneOf }: JsonObject): string {
-  if (kind) return String(kind);
-  if (choices || oneOf) return 'choice';
-  const names: Record<string, string> = {
-    string: 'text',
-    boolean: 'switch',
-    array: 'list',
-    object: 'group',
-  };
-  return names[String(type)] ?? String(type ?? 'group');
-}
-
-/** Keywords of a declaration that are typed as text or as a number. */
-const keywords: readonly [key: string, label: string, isNumber: boolean, of: RegExp][] = [
-  ['title', 'Title', false, /./],
-  ['description', 'Help', false, /./],
-  ['section', 'Section', false, /./],
-  ['maxLength', 'At most so many characters', true, /^(?:text|multiline|richtext)$/],
-  ['minimum', 'At least', true, /^(?:number|integer)$/],
-  ['maximum', 'At most', true, /^(?:number|integer)$/],
-  ['minItems', 'At least so many rows', true, /^list$/],
-  ['maxItems', 'At most so many rows', true, /^list$/],
-  ['when', 'Shown only when', false, /./],
-];
-
-function details(bench: Bench, mould: Mould, name: string, declared: JsonObject) {
-  const kind = kindOf(declared);
-  return html`<div class="details">
-    <p><small>Its name in code is <code>${name}</code>.</small></p>
-    ${
-      (kinds as readonly string[]).includes(kind)
-        ? html`<label>Kind<select @change=${({ target }: Event) => {
-            const select = target as HTMLSelectElement;
-            const changed = retyped(mould, name, select.value);
-            if (typeof changed === 'string') {
-              select.value = kind;
-              bench.show({ said: changed });
-            } else
-              bench.change(
-                { mould: changed },
-                '',
-                `${String(declared.title ?? name)} is of kind ${select.value}.`,
-              );
-          }}>${kinds.map((one) => html`<option ?selected=${one === kind}>${one}</option>`)}</select></label>`
-        : nothing
-    }
-    ${keywords
-      .filter(([, , , of]) => of.test(kind))
-      .map(([key, label, isNumber]) => {
-        const value = declared[key];
-        const set = ({ target }: Event) => {
-          const typed = (target as HTMLInputElement).value;
-          const next = typed === '' ? undefined : isNumber ? Number(typed) : typed;
-          bench.change({ mould: redeclared(mould, name, { [key]: next }) }, `${name} ${key}`);
-        };
-        return html`<label>${label}<input type=${isNumber ? 'number' : 'text'} .value=${String(value ?? '')} @change=${set}></label>`;
-      })}
-    ${
-      typeof declared.default === 'string'
-        ? html`<label>Default<input .value=${declared.default} @change=${({ target }: Event) =>
-            bench.change(
-              { mould: redeclared(mould, name, { default: (target as HTMLInputElement).value }) },
-              `${name} default`,
-            )}></label>`
-        : nothing
-    }
-    <label class="check"><input type="checkbox" .checked=${isRequired(mould, name)}
-      @change=${({ target }: Event) => bench.change({ mould: requiring(mould, name, (target as HTMLInputElement).checked) }, '')}>Must not be empty</label>
-  </div>`;
 }

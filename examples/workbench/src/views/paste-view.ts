@@ -2,7 +2,7 @@ import type { Finding, SnippetPiece } from 'keen-mould';
 import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
 import type { CodePane, Mark } from '../code-pane.ts';
-import { faultsOf, mended, panesOf, paste, piecesOf } from '../paste.ts';
+import { panesOf, piecesOf } from '../panes.ts';
 import { ready } from '../ready-snippets.ts';
 
 const panes = [
@@ -11,34 +11,55 @@ const panes = [
   ['js', 'JavaScript'],
 ] as const;
 
+type Tools = typeof import('../paste.ts');
+
+/** What reads a paste is the larger part of the program; the box is there before it. */
+let tools: Tools | undefined;
+const tooled = import('../paste.ts').then((loaded) => {
+  tools = loaded;
+  return loaded;
+});
+
 let waiting = 0;
 
 /** Takes what was typed once it has come to rest. */
 function type(bench: Bench, texts: Readonly<Record<string, string>>): void {
   const pieces = piecesOf(texts);
   window.clearTimeout(waiting);
-  waiting = window.setTimeout(() => take(bench, pieces), 250);
+  waiting = window.setTimeout(() => void take(bench, pieces), 250);
 }
 
-function take(bench: Bench, pieces: readonly SnippetPiece[], name?: string): void {
+/** @param kind of the change: what is typed in one go is undone in one go */
+async function take(
+  bench: Bench,
+  pieces: readonly SnippetPiece[],
+  name?: string,
+  kind = 'paste',
+): Promise<void> {
+  const { paste } = await tooled;
   const pasted = paste(bench.work, pieces, name);
   if ('refused' in pasted) {
     // The text is kept as it was typed; the last mould that could be made stays in sight.
-    bench.change({ pieces }, 'paste', pasted.refused[0]?.message);
+    bench.change({ pieces }, kind, pasted.refused[0]?.message);
     bench.show({ refused: pasted.refused });
     return;
   }
-  bench.change(pasted.work, 'paste');
+  bench.change(pasted.work, kind);
   bench.show({ refused: [] });
 }
 
 /** The first step: anything goes in, and is seen at once. */
 export function pasteView(bench: Bench) {
+  if (!tools) void tooled.then(() => bench.show({}));
   const { work, screen } = bench;
   const texts = panesOf(work.pieces);
   const shown = screen.hasPanes ? panes : panes.slice(0, 1);
   const faults =
-    screen.refused.length > 0 ? screen.refused : work.mould ? faultsOf(work.mould) : [];
+    screen.refused.length > 0
+      ? screen.refused
+      : work.mould && tools
+        ? tools.faultsOf(work.mould)
+        : [];
   const marks = faults.flatMap(({ file, line, column, level, message }): Mark[] =>
     file?.startsWith('paste.') && line !== undefined && column !== undefined
       ? [{ line, column, level, message }]
@@ -62,6 +83,7 @@ export function pasteView(bench: Bench) {
       </label>
       <label class="file">Open…<input type="file" multiple accept=".html,.htm,.css,.js,.zip"
         @change=${({ target }: Event) => openFiles(bench, (target as HTMLInputElement).files)}></label>
+      ${work.pieces.length > 0 ? html`<button @click=${() => tidy(bench)}>Tidy</button>` : nothing}
     </div>
     <div class="panes ${screen.hasPanes ? 'three' : ''}">
       ${shown.map(
@@ -73,7 +95,7 @@ export function pasteView(bench: Bench) {
         </section>`,
       )}
     </div>
-    ${work.pieces.length === 0 ? empty() : findingsView(bench, faults)}`;
+    ${work.pieces.length === 0 ? empty() : tools && findingsView(bench, faults)}`;
 }
 
 /** What all panes hold now, though what was typed in another may not have been taken yet. */
@@ -111,9 +133,32 @@ function findingsView(bench: Bench, faults: readonly Finding[]) {
 
 function mend(bench: Bench): void {
   const { mould } = bench.work;
-  if (!mould) return;
-  const better = mended(mould);
+  if (!mould || !tools) return;
+  const better = tools.mended(mould);
   bench.change({ mould: better.mould }, '', `${better.count} mended.`);
+}
+
+/** Sets the code anew, pane by pane; one that cannot be read stays as it is. */
+async function tidy(bench: Bench): Promise<void> {
+  const { tidied } = await import('../tidy.ts');
+  const before = bench.work.pieces;
+  const failed: string[] = [];
+  const pieces = await Promise.all(
+    before.map(async (piece) => {
+      const language = piece.name.replace(/^.*\./, '') as 'html' | 'css' | 'js';
+      try {
+        return { ...piece, text: await tidied(piece.text, language) };
+      } catch (error) {
+        failed.push(String((error as Error).message).split('\n')[0] ?? '');
+        return piece;
+      }
+    }),
+  );
+  if (bench.work.pieces !== before) return;
+  await take(bench, pieces, undefined, '');
+  const said =
+    failed.length > 0 ? `It was left as it is: ${failed[0]}` : 'Tidied. Undo has it as it came.';
+  bench.show({ said });
 }
 
 async function tryReady(bench: Bench, event: Event): Promise<void> {
@@ -123,7 +168,7 @@ async function tryReady(bench: Bench, event: Event): Promise<void> {
   if (!found) return;
   const text = await found.load();
   bench.change({ mould: undefined, values: {}, below: {} }, '', `${found.title} is on the bench.`);
-  take(bench, [{ name: 'paste.html', text }], found.name);
+  await take(bench, [{ name: 'paste.html', text }], found.name);
   bench.show({ hasPanes: false });
 }
 
@@ -150,7 +195,7 @@ export async function openFiles(bench: Bench, files: FileList | null): Promise<v
     return;
   }
   const [first] = all;
-  take(
+  await take(
     bench,
     piecesOf(texts),
     first?.name.replace(/\.\w+$/, '').replace(/[^\w-]+/g, '-') || undefined,

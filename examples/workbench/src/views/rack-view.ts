@@ -8,6 +8,7 @@ import { drop, type Shelved, shelved, titleOf } from '../rack.ts';
 const shown = {
   all: undefined as readonly Shelved[] | undefined,
   words: '',
+  examples: undefined as readonly Mould[] | undefined,
   /** The key of the one that is compared with what is on the bench. */
   compared: '',
 };
@@ -42,7 +43,8 @@ export function rackView(bench: Bench) {
       found.length === 0
         ? html`<p class="empty">${all.length === 0 ? 'Nothing is kept yet. “Keep on the rack” in the last step puts a mould here.' : 'Nothing on the rack has all these words.'}</p>`
         : html`<ul class="rack">${found.map((one) => entry(bench, one, close))}</ul>`
-    }`;
+    }
+    ${examplesShelf(bench, close)}`;
 }
 
 function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) {
@@ -81,6 +83,35 @@ function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) 
     }
     <button aria-label="Take off: ${title} ${version}" @click=${remove}>Take off</button>
     ${shown.compared === key && bench.work.mould ? comparison(mould, bench.work.mould) : nothing}</li>`;
+}
+
+/** Finished moulds to look into, loaded when they are asked for. */
+function examplesShelf(bench: Bench, close: () => void) {
+  const { examples } = shown;
+  const load = async () => {
+    const { exampleMoulds } = await import('../examples.ts');
+    shown.examples = await exampleMoulds();
+    bench.show({});
+  };
+  return html`<details class="examples" @toggle=${({ target }: Event) => {
+    if ((target as HTMLDetailsElement).open && !shown.examples) void load();
+  }}>
+    <summary>Examples</summary>
+    ${
+      examples
+        ? html`<ul class="rack">${examples.map(
+            (
+              mould,
+            ) => html`<li><div><b>${titleOf(mould)}</b> <small>${mould.manifest.summary ?? ''}</small></div>
+              <button aria-label="Open the example ${titleOf(mould)}" @click=${() => {
+                bench.open(mould, [], {}, `${titleOf(mould)} is on the bench.`);
+                bench.show({ step: 'try' });
+                close();
+              }}>Open</button></li>`,
+          )}</ul>`
+        : html`<p class="soft" role="status">They are being fetched…</p>`
+    }
+  </details>`;
 }
 
 /** What the bench has of fields that the rack has not, and the other way round. */

@@ -1,7 +1,9 @@
 import type { JsonObject } from 'keen-mould';
-import { html } from 'lit';
+import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
+import { withDefaults } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
+import { ownSamples, withoutSample, withSample } from '../samples.ts';
 
 interface Asked {
   readonly file: File;
@@ -25,7 +27,73 @@ export function tryView(bench: Bench) {
         bench.change({ values: detail.values, below: detail.below }, `value ${detail.path}`)}
       @km-point=${({ detail }: CustomEvent<{ path: string }>) => bench.show({ lit: detail.path })}
       @km-file=${({ detail }: CustomEvent<Asked>) => detail.answer(withFile(bench, detail.file))}
-    ></km-form>`;
+    ></km-form>
+    ${samples(bench)}
+    ${host(bench)}`;
+}
+
+/** What is filled in can be kept: to look at again, or as what stands there from the first. */
+function samples(bench: Bench) {
+  const { mould, values, below } = bench.work;
+  if (!mould) return nothing;
+  const keep = (event: Event) => {
+    event.preventDefault();
+    const form = event.target as HTMLFormElement;
+    const title = String(new FormData(form).get('sample'));
+    const made = withSample(mould, title, values, below);
+    if ('why' in made) return bench.show({ said: made.why });
+    bench.change({ mould: made.mould }, '', `${made.name} is a sample now.`);
+    bench.show({ sample: made.name });
+    form.reset();
+  };
+  const own = ownSamples(mould);
+  const isFilled = Object.keys(values).length > 0;
+  return html`<section class="kept" aria-labelledby="samples-title">
+    <h3 id="samples-title">Keep what is filled in</h3>
+    <form class="offer" @submit=${keep}>
+      <label>As a sample called <input name="sample" required placeholder="busy-day"></label>
+      <button>Keep as a sample</button>
+    </form>
+    ${
+      own.length > 0
+        ? html`<ul class="tags">${own.map(
+            (name) =>
+              html`<li>${name} <button class="icon" aria-label="Remove the sample ${name}" @click=${() =>
+                bench.change(
+                  { mould: withoutSample(mould, name) },
+                  '',
+                  `The sample ${name} is gone.`,
+                )}>✕</button></li>`,
+          )}</ul>`
+        : nothing
+    }
+    <button ?disabled=${!isFilled} @click=${() => {
+      bench.change(
+        { mould: withDefaults(mould, values), values: {} },
+        '',
+        'What was filled in stands there from the first now.',
+      );
+    }}>Make this the default</button>
+  </section>`;
+}
+
+/** A page of the user's own around the widget. */
+function host(bench: Bench) {
+  const open = async ({ target }: Event) => {
+    const input = target as HTMLInputElement;
+    const [file] = input.files ?? [];
+    if (!file) return;
+    bench.show({
+      hostPage: await file.text(),
+      said: `${file.name} is there under “Around it”: choose “Your page”.`,
+    });
+    input.value = '';
+  };
+  return html`<section class="kept" aria-labelledby="host-title">
+    <h3 id="host-title">See it in a page of yours</h3>
+    <p class="soft">Save a page of your site and open it here; the widget stands in it, and nothing is sent anywhere.</p>
+    <label class="file">Open a page…<input type="file" accept=".html,.htm" @change=${open}></label>
+  </section>`;
 }
 
 /** A file that was dropped on a field goes into the mould itself. */

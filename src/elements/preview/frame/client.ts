@@ -1,6 +1,6 @@
 import type { FramedCast } from '../../../core/preview/copies.ts';
 import { markName } from '../../../core/preview/mark-name.ts';
-import { findOverflow } from '../../../facts/overflow.ts';
+import { measureRest } from '../../../facts/measure-page.ts';
 import { applyView } from '../../../facts/states.ts';
 import { putBlock } from '../../../page/put-block.ts';
 import type { FrameNote, FrameView, FromFrame, ToFrame } from '../messages.ts';
@@ -307,7 +307,7 @@ class Frame {
     this.size();
     clearTimeout(this.timer);
     this.timer = window.setTimeout(() => {
-      this.say({ say: 'facts', overflow: findOverflow() });
+      this.say({ say: 'facts', facts: measureRest() });
     }, restMs);
   }
 }

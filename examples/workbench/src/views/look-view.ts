@@ -1,0 +1,48 @@
+import type { Mould } from 'keen-mould';
+import { html } from 'lit';
+import { ref } from 'lit/directives/ref.js';
+import type { Bench } from '../bench.ts';
+import { allBound } from '../in-frames.ts';
+import { fieldsOf } from '../paste.ts';
+import { spotsOf } from './fields-view.ts';
+
+/** So narrow, in px, that frames which all fit in are too small to be read. */
+const narrowPx = 1100;
+
+/** Where there is little room, frames are half their size and may be scrolled to. */
+function readably(element?: Element): void {
+  const preview = element as (HTMLElement & { settings?: { zoom: number } }) | undefined;
+  if (!preview?.settings || seen.has(preview)) return;
+  seen.add(preview);
+  if (preview.clientWidth < narrowPx) preview.settings = { ...preview.settings, zoom: 0.5 };
+}
+const seen = new WeakSet<Element>();
+
+/** The frames; while fields are chosen, with all that could be one bound on trial. */
+export function lookView(bench: Bench, mould: Mould) {
+  const { work, screen } = bench;
+  const isChoosing = screen.step === 'fields';
+  const spots = isChoosing ? spotsOf(mould) : [];
+  const framed = isChoosing ? allBound(mould, spots) : { mould, spotOf: () => undefined };
+  const shown = spots.find(({ id }) => id === screen.shownSpot);
+  const pick = (path: string) => {
+    const [top = ''] = path.split('.');
+    const spot = Object.hasOwn(fieldsOf(mould), top) ? undefined : framed.spotOf(path);
+    if (!isChoosing) return bench.show({ step: 'try', pointedAt: path });
+    if (spot) bench.show({ shownSpot: spot, lit: '', said: '' });
+    else if (top !== '') bench.show({ openField: top, lit: top, shownSpot: '' });
+    else bench.show({ said: 'Nothing there could be a field by itself. Mark it in the code.' });
+    const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
+    document.querySelector(found)?.scrollIntoView({ block: 'center' });
+  };
+  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${work.values} .below=${work.below}
+    .lit=${shown?.field ?? screen.lit} .sample=${screen.sample} .hostPage=${screen.hostPage}
+    @km-sample=${({ detail }: CustomEvent) => {
+      bench.show({ sample: detail.name });
+      bench.change({ values: detail.values, below: detail.below }, '');
+    }}
+    @km-point=${({ detail }: CustomEvent<{ path: string; isPicked: boolean }>) => {
+      if (detail.isPicked) pick(detail.path);
+      else bench.show({ pointedAt: detail.path });
+    }}></km-preview>`;
+}
