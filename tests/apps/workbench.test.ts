@@ -385,6 +385,29 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     expect(page.complaints).toEqual([]);
   });
 
+  it('begins anew with a paste in which no field has a place, keeps a title that was given, and empties the bench', async () => {
+    const page = await opened();
+    await pasteIn(page, snippet);
+    await go(page, 'Take along');
+    expect(await page.getByLabel('Title').inputValue()).toBe('Stop');
+    await page.getByLabel('Title').fill('A stop of ours');
+    await page.getByLabel('Title').blur();
+    await go(page, 'Paste');
+    await pasteIn(page, snippet.replace('Quarry End', 'Depot Gate'));
+    await expect.poll(() => page.title()).toBe('A stop of ours – workbench');
+    await go(page, 'Fields');
+    await page.getByRole('button', { name: /recommended$/ }).click();
+    await go(page, 'Paste');
+    await pasteIn(page, '<ul class="fare-list"><li>Adult</li><li>Child</li></ul>');
+    await expect.poll(() => page.title()).toBe('Fare list – workbench');
+    await go(page, 'Fields');
+    await expect.poll(() => page.locator('#own-fields').textContent()).toBe('No fields yet');
+    await page.getByRole('button', { name: 'New' }).click();
+    expect(await page.locator('km-preview').count()).toBe(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => page.title()).toBe('Fare list – workbench');
+  });
+
   it('tidies a paste on request, and opens an example from its shelf', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
@@ -394,7 +417,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(() => page.locator('.panes .cm-line').count()).toBe(3);
     await page.getByRole('button', { name: 'Rack', exact: true }).click();
-    await page.getByText('Examples').click();
+    await page.getByText('Examples', { exact: true }).click();
     await page.getByRole('button', { name: 'Open the example Then and now' }).click();
     const now = framed(page).frameLocator('iframe').locator('.compare__now');
     await expect

@@ -108,6 +108,7 @@ describe.each(still)('the element of %s', (name) => {
     const without = { hasScript: false };
     const [bare, block] = [await opened(html, {}, without), await opened(scoped, {}, without)];
     const words = async (one: typeof bare) =>
+      // biome-ignore lint/performance/useDomNodeTextContent: what is hidden is no word to read.
       (await one.locator('body').innerText()).replace(/\s+/g, '');
     expect(await words(bare)).toBe(await words(block));
     for (const each of [bare, block]) await each.context().close();

@@ -75,6 +75,12 @@ export class Bench {
     this.keep();
   }
 
+  /** An empty bench; what was on it can be had back by undo. */
+  begin(): void {
+    this.change(nothing, '', 'The bench is empty. Undo has back what was on it.');
+    this.show({ ...firstScreen, said: this.screen.said, hasPanes: this.screen.hasPanes });
+  }
+
   /** Begins with something else; what was there can be had back by undo. */
   open(mould: Mould, pieces: readonly SnippetPiece[], values: JsonObject, said: string): void {
     this.change({ mould, pieces, values, below: {} }, '', said);

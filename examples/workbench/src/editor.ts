@@ -50,7 +50,9 @@ const look = EditorView.theme({
   '.cm-activeLine, .cm-activeLineGutter': {
     background: 'color-mix(in srgb, var(--bench) 55%, transparent)',
   },
-  '&.cm-focused': { outline: '2px solid var(--kiln)', outlineOffset: '-2px' },
+  // The pane around it shows the focus.
+  '&.cm-focused': { outline: 'none' },
+  '.cm-content:focus-visible': { outline: 'none' },
   '.cm-cursor': { borderColor: 'var(--ink)' },
   '&.cm-focused .cm-selectionBackground, .cm-selectionBackground, ::selection': {
     background: 'color-mix(in srgb, var(--patina) 26%, transparent) !important',

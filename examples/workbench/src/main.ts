@@ -21,9 +21,7 @@ const loading: Readonly<Record<Step, () => Promise<View>>> = {
   take: async () => (await import('./views/take-view.ts')).takeView,
 };
 const views: Partial<Record<Step, View>> = { paste: pasteView };
-let parts:
-  | { look: typeof import('./views/look-view.ts'); rack: typeof import('./views/rack-view.ts') }
-  | undefined;
+let parts: Awaited<ReturnType<typeof loadParts>> | undefined;
 
 const waiting: TemplateResult = html`<p class="soft" role="status">The tools are being laid out…</p>`;
 
@@ -35,13 +33,15 @@ place.replaceChildren();
 draw();
 void loadRest();
 
+async function loadParts() {
+  await import('keen-mould/elements');
+  const { lookView } = await import('./views/look-view.ts');
+  const { openRack, rackView } = await import('./views/rack-view.ts');
+  return { lookView, openRack, rackView };
+}
+
 async function loadRest(): Promise<void> {
-  const [look, rack] = await Promise.all([
-    import('./views/look-view.ts'),
-    import('./views/rack-view.ts'),
-    import('keen-mould/elements'),
-  ]);
-  parts = { look, rack };
+  parts = await loadParts();
   for (const step of steps) views[step] = await loading[step]();
   draw();
 }
@@ -58,9 +58,14 @@ function draw(): void {
             @click=${() => go(step)}><span aria-hidden="true">${at + 1}</span> ${titles[step]}</button></li>`,
         )}</ol></nav>
         <div class="tools">
+          ${
+            work.mould || work.pieces.length > 0
+              ? html`<button @click=${() => bench.begin()}>New</button>`
+              : nothing
+          }
           <button ?disabled=${!bench.canUndo} @click=${() => bench.undo()}>Undo</button>
           <button ?disabled=${!bench.canRedo} @click=${() => bench.redo()}>Redo</button>
-          <button ?disabled=${!parts} @click=${() => parts?.rack.openRack(bench)}>Rack</button>
+          <button ?disabled=${!parts} @click=${() => parts?.openRack(bench)}>Rack</button>
         </div>
       </header>
       <main @dragover=${(event: DragEvent) => event.preventDefault()}
@@ -71,19 +76,18 @@ function draw(): void {
         <section class="step" aria-label=${titles[screen.step]}>
           <h2 class="unseen">${titles[screen.step]}</h2>
           ${views[screen.step]?.(bench) ?? waiting}
-          ${next(screen.step)}
         </section>
         <section class="look" aria-label="Preview">
           ${
             mould
-              ? (parts?.look.lookView(bench, mould) ?? waiting)
+              ? (parts?.lookView(bench, mould) ?? waiting)
               : html`<p class="empty">What you paste is shown here at several widths, as it came. It runs
                   confined: it can reach neither this page nor what it keeps.</p>`
           }
         </section>
       </main>
-      <p class="said" role="status">${screen.said}</p>
-      <dialog id="rack" aria-label="Rack">${parts?.rack.rackView(bench)}</dialog>`,
+      <footer><p class="said" role="status">${screen.said}</p>${next(screen.step)}</footer>
+      <dialog id="rack" aria-label="Rack">${parts?.rackView(bench)}</dialog>`,
     place,
   );
 }
@@ -91,7 +95,13 @@ function draw(): void {
 function next(step: Step) {
   const following = steps[steps.indexOf(step) + 1];
   if (!bench.work.mould || !following) return nothing;
-  return html`<p class="next"><button @click=${() => go(following)}>Next: ${titles[following]}</button></p>`;
+  return html`<button class=${isReady(step) ? 'main' : ''} @click=${() => go(following)}>Next: ${titles[following]}</button>`;
+}
+
+/** While no field is chosen, choosing some is the next thing to do. */
+function isReady(step: Step): boolean {
+  const { properties = {} } = (bench.work.mould?.manifest.fields ?? {}) as { properties?: object };
+  return step !== 'fields' || Object.keys(properties).length > 0;
 }
 
 function go(step: Step): void {

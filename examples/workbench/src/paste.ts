@@ -11,17 +11,18 @@ import {
 import type { Work } from './state.ts';
 
 /** What became of a paste. */
-export type Pasted = { readonly work: Partial<Work> } | { readonly refused: readonly Finding[] };
+type Pasted = { readonly work: Partial<Work> } | { readonly refused: readonly Finding[] };
 
 /**
- * Takes a paste; over a mould with fields, so that they stay where their places are.
+ * Takes a paste; over a mould with fields, so that they stay where their places are. A paste in
+ * which none of them has a place begins anew.
  *
- * @param name of the mould, where it is a new one
+ * @param name of the mould, where it is a new one; by default after what is in it
  */
 export function paste(
   before: Work,
   pieces: readonly SnippetPiece[],
-  name = 'pasted-widget',
+  name = nameOf(pieces),
 ): Pasted {
   const full = pieces.filter(({ text }) => text.trim() !== '');
   if (full.length === 0) return { work: { pieces, mould: undefined } };
@@ -37,15 +38,57 @@ export function paste(
 function take({ mould, pieces: old }: Work, pieces: readonly SnippetPiece[], name: string) {
   const hasFields = mould && Object.keys(fieldsOf(mould)).length > 0;
   const before = old.filter(({ text }) => text.trim() !== '');
-  if (!hasFields || before.length === 0) {
-    return importSnippet(pieces, { name: mould?.manifest.name ?? name });
-  }
+  if (!hasFields || before.length === 0) return { mould: fresh(mould, pieces, name) };
   try {
-    return replaceSnippet(mould, { pieces: before, local: () => undefined }, pieces);
+    const { mould: next } = replaceSnippet(
+      mould,
+      { pieces: before, local: () => undefined },
+      pieces,
+    );
+    const isOther = Object.keys(fieldsOf(next)).every((field) => !isBound(next, field));
+    return { mould: isOther ? importSnippet(pieces, { name }).mould : next };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return importSnippet(pieces, { name: mould.manifest.name });
+    return { mould: fresh(mould, pieces, name) };
   }
+}
+
+/** A mould of its own, under the title that somebody has given the one before. */
+function fresh(before: Mould | undefined, pieces: readonly SnippetPiece[], name: string): Mould {
+  const { mould } = importSnippet(pieces, { name });
+  if (!before) return mould;
+  const { title, shelf, version, name: was } = before.manifest;
+  const isGiven = titleFrom(was) !== title || shelf !== undefined;
+  if (!isGiven) return mould;
+  const kept = { name: was, title, version, ...(shelf === undefined ? {} : { shelf }) };
+  const manifest = { ...mould.manifest, ...kept } as Mould['manifest'];
+  return { ...mould, manifest, manifestText: `${JSON.stringify(manifest, null, 2)}\n` };
+}
+
+/** A name after the title of a page, or the first class in it. */
+function nameOf(pieces: readonly SnippetPiece[]): string {
+  const all = pieces.map(({ text }) => text).join('\n');
+  const [, title] = /<title>([^<]+)<\/title>/i.exec(all) ?? [];
+  const [, named] = /<(?!html|body)[a-z][^>]*\s(?:class|id)=["']?([\w-]+)/i.exec(all) ?? [];
+  const words = (title ?? named ?? '').toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  return words.replace(/^[^a-z]+|-+$/g, '').slice(0, 40) || 'pasted-widget';
+}
+
+function titleFrom(name: string): string {
+  const words = name.replace(/-/g, ' ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** True where a source of the mould speaks of a field. */
+function isBound({ template, style, script, manifest }: Mould, name: string): boolean {
+  const { properties } = manifest.fields as { properties?: Record<string, { property?: string }> };
+  const kebab = name.replace(/([a-z0-9])([A-Z])/g, '$1-$2').toLowerCase();
+  const property = properties?.[name]?.property ?? `--${kebab}`;
+  return (
+    new RegExp(`\\{~\\s*${name}[.#\\s~]|\\skm-\\w+=["'][^"']*\\b${name}\\b`).test(template) ||
+    new RegExp(`var\\(\\s*${property}(?:-[\\w-]+)?\\s*[,)]`).test(`${style}${template}`) ||
+    new RegExp(`mould\\.values\\.${name}\\b`).test(script)
+  );
 }
 
 /** Declared fields at the top, by name. */

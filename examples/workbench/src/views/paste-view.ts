@@ -11,11 +11,13 @@ const panes = [
   ['js', 'JavaScript'],
 ] as const;
 
-type Tools = typeof import('../paste.ts');
-
 /** What reads a paste is the larger part of the program; the box is there before it. */
-let tools: Tools | undefined;
-const tooled = import('../paste.ts').then((loaded) => {
+async function loadTools() {
+  const { faultsOf, mended, paste } = await import('../paste.ts');
+  return { faultsOf, mended, paste };
+}
+let tools: Awaited<ReturnType<typeof loadTools>> | undefined;
+const tooled = loadTools().then((loaded) => {
   tools = loaded;
   return loaded;
 });
@@ -77,7 +79,7 @@ export function pasteView(bench: Bench) {
       </fieldset>
       <label class="pick"><span class="unseen">Try a ready snippet</span>
         <select @change=${(event: Event) => tryReady(bench, event)}>
-          <option value="">Try a ready one…</option>
+          <option value="">Examples…</option>
           ${ready.map(({ name, title }) => html`<option value=${name}>${title}</option>`)}
         </select>
       </label>
