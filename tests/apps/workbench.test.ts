@@ -262,6 +262,10 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     expect(await kinds()).toEqual(['text', 'multiline', 'richtext']);
     await make();
     await expect.poll(() => said(page)).toBe('quarryEnd is a field.');
+    await mark('id=');
+    await expect
+      .poll(() => page.locator('.code .bar').textContent())
+      .toContain('mark the value of one attribute');
     await mark('<button id="more">More</button>');
     expect(await kinds()).toEqual([
       'switch: whether it is there',
@@ -408,6 +412,29 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await expect.poll(() => page.title()).toBe('Fare list – workbench');
   });
 
+  it('takes files that are dropped, each into the pane of its language', async () => {
+    const page = await opened();
+    const dropped = await page.evaluateHandle(() => {
+      const all = new DataTransfer();
+      all.items.add(new File(['<p class="halt">Orchard Halt</p>'], 'halt.html'));
+      all.items.add(new File(['.halt { color: rgb(1, 2, 3) }'], 'halt.css'));
+      return all;
+    });
+    await page.dispatchEvent('main', 'drop', { dataTransfer: dropped });
+    const halt = framed(page).frameLocator('iframe').locator('.halt');
+    await expect
+      .poll(() => halt.evaluate((one) => getComputedStyle(one).color).catch(() => ''))
+      .toBe('rgb(1, 2, 3)');
+    expect(await page.locator('.pane').count()).toBe(3);
+    const none = await page.evaluateHandle(() => {
+      const all = new DataTransfer();
+      all.items.add(new File(['x'], 'notes.docx'));
+      return all;
+    });
+    await page.dispatchEvent('main', 'drop', { dataTransfer: none });
+    await expect.poll(() => said(page)).toContain('None of these files is HTML');
+  });
+
   it('tidies a paste on request, and opens an example from its shelf', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
@@ -476,6 +503,12 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       await go(page, 'Fields');
       await page.getByRole('button', { name: /recommended$/ }).click();
       await page.locator('.fields .name').first().click();
+      await page.getByText('Mark a place in the code yourself').click();
+      await page.locator('.code .cm-line').first().click();
+      await page
+        .getByRole('button', { name: /^Show: / })
+        .first()
+        .click();
       expect(['fields', await violations(page)]).toEqual(['fields', []]);
       for (const step of ['Try', 'Take along']) {
         await go(page, step);
@@ -484,6 +517,8 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       }
       await page.getByRole('button', { name: 'Keep on the rack' }).click();
       await page.getByRole('button', { name: 'Rack', exact: true }).click();
+      await page.getByText('Examples', { exact: true }).click();
+      await page.locator('.examples li').first().waitFor();
       expect(['rack', await violations(page)]).toEqual(['rack', []]);
       await page.context().close();
     },

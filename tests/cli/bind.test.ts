@@ -114,7 +114,9 @@ it('leaves the folder that it is called in where it is, there and everywhere und
   mkdirSync(at);
   const { ino } = statSync(at);
   const run = async (...words: readonly string[]) => (await keenMould(at, words)).status;
-  expect(await run('import', '../stop.html', '--out', '.', '--bind')).toBe(0);
+  expect(await run('import', '../stop.html', '--out', '.')).toBe(0);
+  expect(await run('bind', '.', '--take', 'recommended,heading=title')).toBe(0);
+  expect(await run('bind', '.', '--rename', 'title=heading')).toBe(0);
   const bound = readFileSync(join(at, 'template.html'), 'utf8');
   mkdirSync(join(at, 'assets'));
   writeFileSync(join(at, 'assets', 'own.txt'), 'mine');

@@ -11,22 +11,31 @@ const wordsOf = (line: string) =>
     one.replaceAll('"', ''),
   );
 
-it('runs every command of the how-tos, one after the other, as they stand', async () => {
-  const [, snippet = ''] = /```html\n(<style>[\s\S]*?)```/.exec(doc('guide')) ?? [];
-  const folder = folderWith({ 'stop-sign.html': snippet });
-  const blocks = [...doc('how-to').matchAll(/^```sh\n([\s\S]*?)^```/gm)].map(
-    ([, code = '']) => code,
-  );
-  const commands = blocks.join('').trim().split('\n');
-  expect(commands.length).toBeGreaterThan(15);
-  for (const line of commands) {
-    const [program, ...words] = wordsOf(line);
-    const { status, stderr } = await keenMould(folder, words);
-    expect([program, line, status, status === 0 ? '' : stderr]).toEqual([
-      'keen-mould',
-      line,
-      0,
-      '',
-    ]);
-  }
-}, 180_000);
+/** Files that a page tells its reader to save. */
+function filesIn(page: string): Record<string, string> {
+  const told = page.matchAll(/\b[Ss]ave (?:it|this) as `([^`]+)`:\n\n```\w+\n([\s\S]*?)^```/gm);
+  return Object.fromEntries([...told].map(([, name = '', text = '']) => [name, text]));
+}
+
+it.each(['start', 'how-to'])(
+  'runs every command of docs/%s.md, one after the other, as they stand',
+  async (name) => {
+    const page = doc(name);
+    const [, snippet = ''] = /```html\n(<style>[\s\S]*?)```/.exec(doc('guide')) ?? [];
+    const folder = folderWith({ 'stop-sign.html': snippet, ...filesIn(page) });
+    const blocks = [...page.matchAll(/^```sh\n([\s\S]*?)^```/gm)].map(([, code = '']) => code);
+    const commands = blocks.join('').trim().split('\n');
+    expect(commands.length).toBeGreaterThan(10);
+    for (const line of commands) {
+      const [program, ...words] = wordsOf(line);
+      const { status, stderr } = await keenMould(folder, words);
+      expect([program, line, status, status === 0 ? '' : stderr]).toEqual([
+        'keen-mould',
+        line,
+        0,
+        '',
+      ]);
+    }
+  },
+  180_000,
+);

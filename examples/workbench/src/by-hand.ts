@@ -61,10 +61,15 @@ function inTemplate(mould: Mould, source: string, { start, end }: Marked) {
   if (/^\s*<[a-z]/i.test(text)) return ofElement(mould, text);
   if (/[<>]|\{~/.test(text))
     return 'Mark words between tags, the value of one attribute, or one whole element.';
+  const before = source.slice(0, start);
+  const tag = before.lastIndexOf('<') > before.lastIndexOf('>');
+  const [, quote] = /=\s*(["'])(?:(?!\1).)*$/s.exec(before.slice(before.lastIndexOf('<'))) ?? [];
+  if (tag && (quote === undefined || text.includes(quote)))
+    return 'Of a tag, mark the value of one attribute, inside its quotes.';
   const box = document.createElement('textarea');
   box.innerHTML = text;
   const { value } = box;
-  const [, attribute = ''] = /\s([\w:-]+)=["']$/.exec(source.slice(0, start)) ?? [];
+  const [, attribute = ''] = /\s([\w:-]+)=["']$/.exec(before) ?? [];
   const isWhole = attribute !== '' && /^["']/.test(source.slice(end));
   const all: (readonly [kind: string, value: Json])[] = [
     ...(isWhole && /^(?:src|poster)$/.test(attribute) ? [['image', { src: value }] as const] : []),

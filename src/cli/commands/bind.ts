@@ -43,7 +43,7 @@ export function addBind(program: Command, running: Running): void {
       running(async (terminal) => {
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
-        const taken = takeAll(dropped.mould, takesOf(take));
+        const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
         const { mould, findings: told } = renameAll(taken.mould, rename);
         const isChanged = taken.ties.length > 0 || drop.length > 0 || rename.length > 0;
         if (isChanged) await saveMould(folder, mould);
@@ -71,13 +71,19 @@ export function addBind(program: Command, running: Running): void {
     );
 }
 
-function takesOf(given: readonly string[]): 'recommended' | readonly Take[] {
+/** Spots to take; `recommended` stands for all that are, beside those named. */
+function takesOf(mould: Mould, given: readonly string[]): readonly Take[] {
   const asked = given.flatMap((one) => one.split(',')).filter((one) => one.trim() !== '');
-  if (asked.includes('recommended') && asked.length === 1) return 'recommended';
-  return asked.map((one): Take => {
+  const named = asked.map((one): Take => {
     const [id = '', name] = one.trim().split('=');
     return name === undefined ? { id } : { id, name };
   });
+  const own = named.filter(({ id }) => id !== 'recommended');
+  if (own.length === named.length) return own;
+  const others = findSpots(mould).filter(
+    ({ id, recommended }) => recommended && !own.some((one) => one.id === id),
+  );
+  return [...others.map(({ id }) => ({ id })), ...own];
 }
 
 interface Done {
@@ -99,7 +105,7 @@ function dropAll(mould: Mould, fields: readonly string[]): Done {
   return done;
 }
 
-function takeAll(mould: Mould, takes: 'recommended' | readonly Take[]): Done {
+function takeAll(mould: Mould, takes: readonly Take[]): Done {
   return takes.length === 0 ? { mould, ties: [], findings: [] } : bindSpots(mould, takes);
 }
 

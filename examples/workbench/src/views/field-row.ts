@@ -41,6 +41,7 @@ function kindOf({ kind, type, enum: choices, oneOf }: JsonObject): string {
     boolean: 'switch',
     array: 'list',
     object: 'group',
+    null: 'note',
   };
   return names[String(type)] ?? String(type ?? 'group');
 }
