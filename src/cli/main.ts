@@ -2,15 +2,6 @@ import { Command, CommanderError, Help } from 'commander';
 import { type Finding, finding, hasErrors } from '../core/problem/finding.ts';
 import { Refusal } from '../core/problem/refusal.ts';
 import type { Running } from './command.ts';
-import { addBind } from './commands/bind.ts';
-import { addCast } from './commands/cast.ts';
-import { addCheck } from './commands/check.ts';
-import { addDemo } from './commands/demo.ts';
-import { addImport } from './commands/import.ts';
-import { addPage } from './commands/page.ts';
-import { addPreview } from './commands/preview.ts';
-import { addProof } from './commands/proof.ts';
-import { addRack } from './commands/rack.ts';
 import { printFindings } from './print-findings.ts';
 import { Terminal } from './terminal.ts';
 import type { World } from './world.ts';
@@ -18,11 +9,28 @@ import type { World } from './world.ts';
 /** Done; done, and something is wrong with what was given; could not be carried out. */
 export type ExitStatus = 0 | 1 | 2;
 
-/** In the order of a day's work, which is the order of the help. */
-const commands = [
-  ...[addImport, addBind, addCheck, addCast, addPage],
-  ...[addPreview, addProof, addRack, addDemo],
-];
+type Add = (program: Command, running: Running) => void;
+
+/** In the order of a day's work, which is the order of the help; each is loaded when it is asked for. */
+const commands: Readonly<Record<string, () => Promise<Add>>> = {
+  import: async () => (await import('./commands/import.ts')).addImport,
+  bind: async () => (await import('./commands/bind.ts')).addBind,
+  check: async () => (await import('./commands/check.ts')).addCheck,
+  cast: async () => (await import('./commands/cast.ts')).addCast,
+  page: async () => (await import('./commands/page.ts')).addPage,
+  preview: async () => (await import('./commands/preview.ts')).addPreview,
+  proof: async () => (await import('./commands/proof.ts')).addProof,
+  rack: async () => (await import('./commands/rack.ts')).addRack,
+  demo: async () => (await import('./commands/demo.ts')).addDemo,
+};
+
+/** The command that is asked for by name; all of them where help or a hint has to list them. */
+function loadCommands([first = '']: readonly string[]): Promise<Add[]> {
+  if (first === '--version') return Promise.resolve([]);
+  const asked = Object.entries(commands).filter(([name]) => name === first);
+  const needed = asked.length > 0 ? asked : Object.entries(commands);
+  return Promise.all(needed.map(([, load]) => load()));
+}
 
 /**
  * Runs the command line.
@@ -41,7 +49,7 @@ export async function run(
     if (hasErrors(await work(terminal, world))) status = 1;
   };
   const program = programOf(world, version);
-  for (const add of commands) add(program, running);
+  for (const add of await loadCommands(words)) add(program, running);
   for (const command of program.commands) {
     command.option('--json', 'print one JSON document and nothing else on standard output');
     command.helpOption('--help', 'show this help').showHelpAfterError(false);

@@ -88,7 +88,7 @@ describe('import --replace', () => {
   it('brings a newer paste, keeps the fields, and tells what has no place any more', async () => {
     const folder = folderWithRail();
     const home = join(folder, 'notice-rail');
-    mkdirSync(join(home, 'samples'));
+    mkdirSync(join(home, 'samples'), { recursive: true });
     writeFileSync(join(home, 'samples', 'long.json'), '{}');
     writeFileSync(join(home, '.own'), 'mine');
     const manifest = readFileSync(join(home, 'mould.json'), 'utf8');

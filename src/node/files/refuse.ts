@@ -8,6 +8,8 @@ const reasons: Readonly<Record<string, string>> = {
   ENOTDIR: 'a part of its path is a file',
   EEXIST: 'a part of its path is a file',
   ENOSPC: 'the disk is full',
+  EDQUOT: 'no more room is given to you on the disk',
+  EFBIG: 'no file so large is allowed here',
   EROFS: 'the disk takes no writing',
   ELOOP: 'its links go in a circle',
   ENAMETOOLONG: 'its name is too long',

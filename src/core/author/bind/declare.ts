@@ -35,7 +35,7 @@ function bodyOf(field: NamedField): JsonObject {
   if (!rows) return { ...ownName, title, default: defaultOf(field) };
   const items = itemsOf(field);
   const caption = captionOf(field);
-  const most = Math.max(12, ...rows.spans.map((span) => (span?.length ?? 0) * 3));
+  const most = rows.spans.reduce((sum, span) => Math.max(sum, (span?.length ?? 0) * 3), 12);
   return {
     title,
     ...(caption === undefined ? {} : { caption }),

@@ -33,8 +33,8 @@ export function isFaithfulPiece(
 ): boolean {
   const changes = fields.flatMap(changesOf);
   const own = changes.filter((one) => one.in === 'template');
-  const start = Math.min(...own.map((one) => one.start));
-  const end = Math.max(...own.map((one) => one.end));
+  const start = own.reduce((least, one) => Math.min(least, one.start), Infinity);
+  const end = own.reduce((most, one) => Math.max(most, one.end), -Infinity);
   // In one element, so that the root of the cast adds none.
   const names = ['div', ...around];
   const open = names.map((name) => `<${name}>`).join('');

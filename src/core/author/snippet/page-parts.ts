@@ -54,7 +54,7 @@ function readPage(
   if (!written && !hasDoctype && !hasHeadParts) return undefined;
   // What a browser moves out of a table stands before it, though it was written after.
   const starts = body.childNodes.flatMap((one) => one.sourceCodeLocation?.startOffset ?? []);
-  const first = starts.length > 0 ? Math.min(...starts) : undefined;
+  const first = starts.length > 0 ? starts.reduce((a, b) => Math.min(a, b)) : undefined;
   const start =
     body.sourceCodeLocation?.startTag?.endOffset ??
     head.sourceCodeLocation?.endTag?.endOffset ??

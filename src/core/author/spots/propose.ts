@@ -203,7 +203,8 @@ const parts = ['template', 'style', 'script'];
 /** As they stand in the piece: first markup, then style, then script. */
 function inSource(proposals: readonly Proposal[]): Proposal[] {
   const partOf = ({ found }: Proposal) => parts.indexOf(found[0]?.in ?? 'script');
-  const startOf = ({ found }: Proposal) => Math.min(...found.map(({ start }) => start));
+  const startOf = ({ found }: Proposal) =>
+    found.reduce((least, { start }) => Math.min(least, start), Infinity);
   return [...proposals].sort((a, b) => partOf(a) - partOf(b) || startOf(a) - startOf(b));
 }
 

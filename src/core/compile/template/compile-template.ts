@@ -51,7 +51,8 @@ export function compileTemplate(
     const block = blocks.find((one) => one.element === element && !one.isShell && !one.slot);
     return markAttributes({ binder, holes, loops: around?.loops ?? [], block, ruleFor }, element);
   });
-  marks.push(...handlerMarks, ...ids.marks, ...markHoles(binder, markup, blocks, holes));
+  for (const more of [handlerMarks, ids.marks, markHoles(binder, markup, blocks, holes)])
+    for (const mark of more) marks.push(mark);
   const top = ownRoot(markup, blocks);
   const root = top && needsWrapper(top) ? undefined : top;
   if (root) {

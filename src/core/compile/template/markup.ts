@@ -55,7 +55,7 @@ export interface Markup {
  */
 export function readMarkup(source: string, parsed = parseTemplate(source)): Markup {
   const { nodes, breaksOff } = parsed;
-  const open = findOpen(source, nodes);
+  const open = new Set<Node>(findOpen(source, nodes));
   const elements: Element[] = [];
   const comments: Range[] = [];
   // By a stack of our own: a template may nest deeper than calls can.
@@ -70,7 +70,7 @@ export function readMarkup(source: string, parsed = parseTemplate(source)): Mark
     if (node.nodeName === '#comment' || node.nodeName === '#documentType') {
       if (location) comments.push({ start: location.startOffset, end: location.endOffset });
     } else if ('tagName' in node) {
-      const end = open.includes(node) ? source.length : location?.endOffset;
+      const end = open.has(node) ? source.length : location?.endOffset;
       const element = location ? elementOf(source, node, location, parent, end) : undefined;
       if (element) elements.push(element);
       wait('content' in node ? node.content.childNodes : node.childNodes, element ?? parent);
@@ -78,8 +78,10 @@ export function readMarkup(source: string, parsed = parseTemplate(source)): Mark
   }
   elements.sort((a, b) => a.start - b.start);
   const topLevel = singleTopLevel(nodes, elements);
-  const starts = open.map((node) => node.sourceCodeLocation?.startOffset);
-  const openAtEnd = starts.flatMap((start) => elements.find((one) => one.start === start) ?? []);
+  const atStart = new Map(elements.map((one) => [one.start, one]));
+  const openAtEnd = [...open].flatMap(
+    (node) => atStart.get(node.sourceCodeLocation?.startOffset ?? -1) ?? [],
+  );
   return { source, elements, comments, topLevel, openAtEnd, breaksOff };
 }
 
@@ -100,11 +102,11 @@ function findOpen(source: string, nodes: readonly Node[]): DefaultTreeAdapterTyp
     const isHtml = last.namespaceURI === html.NS.HTML;
     const isSelfClosed = !isHtml && at?.startTag && source[at.startTag.endOffset - 2] === '/';
     if (at?.endTag || isSelfClosed) break;
-    if (at?.startTag && !voidElements.has(last.tagName)) open.unshift(last);
+    if (at?.startTag && !voidElements.has(last.tagName)) open.push(last);
     const content: readonly Node[] = 'content' in last ? last.content.childNodes : last.childNodes;
     last = content.at(-1);
   }
-  return open;
+  return open.reverse();
 }
 
 function elementOf(

@@ -50,7 +50,10 @@ export const callWording = {
   'call/not-writable': {
     level: 'error',
     message: ({ path, why }: { path: string; why: string }) => `${path} cannot be written: ${why}.`,
-    mend: () => 'Choose a folder that you may write to, with --out.',
+    mend: ({ why }: { path: string; why: string }) =>
+      /room|full|large/.test(why)
+        ? 'Make room, or choose a folder elsewhere with --out; what was there is as it was.'
+        : 'Choose a folder that you may write to, with --out.',
   },
   'call/unknown-field': {
     level: 'error',

@@ -287,7 +287,8 @@ export function textOf(node: DefaultTreeAdapterTypes.Node): string {
   const waiting: DefaultTreeAdapterTypes.Node[] = [node];
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     if (next.nodeName === '#text') texts.push((next as DefaultTreeAdapterTypes.TextNode).value);
-    else if ('childNodes' in next) waiting.push(...[...next.childNodes].reverse());
+    else if ('childNodes' in next)
+      for (const child of [...next.childNodes].reverse()) waiting.push(child);
   }
   return texts.join('').replace(/\s+/g, ' ').trim();
 }

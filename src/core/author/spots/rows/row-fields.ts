@@ -78,7 +78,7 @@ export function fieldOf(
   });
   const kinds = new Set(found.flatMap((one) => one?.kind ?? []));
   if (kinds.size > 1 && !isRich) throw new NoList();
-  const strongest = Math.max(...found.map((one) => one?.weight ?? 0));
+  const strongest = found.reduce((most, one) => Math.max(most, one?.weight ?? 0), 0);
   const base = isRich ? (found.find((one) => one?.kind === 'richtext') as Atom) : first;
   const classes = found.flatMap((one) => (one?.declares?.classes as string[] | undefined) ?? []);
   const isFraction = found.some((one) => one?.declares?.type === 'number');
@@ -98,9 +98,10 @@ export function fieldOf(
 
 /** Words for several rows, those that all have before those of some. */
 function commonFirst(all: readonly (readonly string[])[]): string[] {
-  const count = (name: string) => all.filter((names) => names.includes(name)).length;
-  const names = [...new Set(all.flat())];
-  return names.sort((a, b) => count(b) - count(a));
+  const counts = new Map<string, number>();
+  for (const names of all)
+    for (const name of new Set(names)) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].sort(([, a], [, b]) => b - a).map(([name]) => name);
 }
 
 function foundIn(marks: readonly Mark[], row: number | undefined): Found[] {

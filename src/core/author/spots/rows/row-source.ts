@@ -30,7 +30,7 @@ export function baseRow(
   const counts = rows.map((row, index) =>
     isWhole(index) ? row.reduce((sum, one) => sum + countIn(one), 0) : -1,
   );
-  return counts.indexOf(Math.max(...counts));
+  return counts.indexOf(counts.reduce((most, count) => Math.max(most, count), -1));
 }
 
 function hasShells(column: Column, row: number): boolean {

@@ -1,5 +1,5 @@
 import { isJsonObject, type Json, type JsonObject } from '../../../model/json-source.ts';
-import type { Proposal } from '../atom.ts';
+import type { Found, PlacedDraft, Proposal } from '../atom.ts';
 import { withoutOthers } from './without-others.ts';
 
 /**
@@ -8,15 +8,15 @@ import { withoutOthers } from './without-others.ts';
  */
 export function mergeSame(proposals: readonly Proposal[]): Proposal[] {
   const byKey = new Map<string, number>();
-  const merged: Proposal[] = [];
+  const merged: Growing[] = [];
   for (const proposal of proposals) {
     const { sought, kept } = keysOf(proposal);
     const index = sought.map((key) => byKey.get(key)).find((one) => one !== undefined);
     const other = index === undefined ? undefined : merged[index];
     const at = index ?? merged.length;
     for (const key of kept) if (!byKey.has(key)) byKey.set(key, at);
-    if (index === undefined || !other) merged.push(proposal);
-    else merged[index] = join(other, proposal);
+    if (other) join(other, proposal);
+    else merged.push(growing(proposal));
   }
   return merged;
 }
@@ -41,22 +41,36 @@ function keysOf({ same, kind, values, rows }: Proposal): Keys {
     : { sought: [same, wordless], kept: [same, any] };
 }
 
-function join(a: Proposal, b: Proposal): Proposal {
-  const rest = withoutOthers(a, b);
-  const isMore = members(b.values[0]) > members(a.values[0]);
-  const isTwice = a.kind === 'color' && a.weight < 0.6 && b.weight < 0.6;
+/** A proposal with lists of its own, to which the same in other places is added. */
+type Growing = { -readonly [Key in keyof Omit<Proposal, Listed>]: Proposal[Key] } & {
+  readonly names: string[];
+  readonly found: Found[];
+  readonly drafts: PlacedDraft[];
+  readonly joined: string[];
+};
+type Listed = 'names' | 'found' | 'drafts' | 'joined';
+
+function growing(one: Proposal): Growing {
+  const { names, found, drafts, joined = [] } = one;
   return {
-    ...a,
-    // What limits it in one place limits it in all.
-    ...(b.declares ? { declares: { ...b.declares, ...a.declares } } : {}),
-    values: isMore ? b.values : a.values,
-    names: [...a.names, ...b.names],
-    // What is used in several places is a choice somebody made.
-    weight: Math.min(0.95, Math.max(a.weight, b.weight) + (isTwice ? 0.05 : 0)),
-    found: [...a.found, ...rest.found],
-    drafts: [...a.drafts, ...rest.drafts],
-    joined: [...(a.joined ?? []), ...(b.joined ?? []), b.slot],
+    ...{ ...one, names: [...names], found: [...found] },
+    ...{ drafts: [...drafts], joined: [...joined] },
   };
+}
+
+/** Where the same thing stands a thousand times, each adds to the lists that are there. */
+function join(a: Growing, b: Proposal): void {
+  const rest = withoutOthers(a, b);
+  const isTwice = a.kind === 'color' && a.weight < 0.6 && b.weight < 0.6;
+  // What limits it in one place limits it in all.
+  if (b.declares) a.declares = { ...b.declares, ...a.declares };
+  if (members(b.values[0]) > members(a.values[0])) a.values = b.values;
+  // What is used in several places is a choice somebody made.
+  a.weight = Math.min(0.95, Math.max(a.weight, b.weight) + (isTwice ? 0.05 : 0));
+  for (const name of b.names) a.names.push(name);
+  for (const one of rest.found) a.found.push(one);
+  for (const one of rest.drafts) a.drafts.push(one);
+  a.joined.push(...(b.joined ?? []), b.slot);
 }
 
 function members(value: Json | undefined): number {

@@ -16,12 +16,13 @@ import { areInTurn, maxWidthOf, selectorOf } from './widths.ts';
 export const lengths: StyleDetector = (look) => {
   const all = look.styled.flatMap((styled) => lengthOf(look, styled) ?? []);
   const plain = all.filter(({ styled }) => styled.isPlain);
-  const countOf = (rule: LengthRule) => plain.filter((one) => one.rule === rule).length;
+  const counts = new Map<LengthRule, number>();
+  for (const { rule } of plain) counts.set(rule, (counts.get(rule) ?? 0) + 1);
   const sizes = plain.filter(({ rule }) => rule.size);
-  const largest = Math.max(0, ...sizes.map(({ px }) => px));
+  const largest = sizes.reduce((most, { px }) => Math.max(most, px), 0);
   return plain.flatMap((one): Atom[] => {
     const { rule, styled } = one;
-    const weight = rule.weigh({ ...one, look, isOnly: countOf(rule) === 1, largest });
+    const weight = rule.weigh({ ...one, look, isOnly: counts.get(rule) === 1, largest });
     if (weight === 0) return [];
     const { marks, below, value } = narrower(one, all);
     const { subject } = styled;
