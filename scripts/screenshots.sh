@@ -8,7 +8,7 @@ work="$(mktemp -d)"
 trap 'rm -rf "$work"' EXIT
 mkdir -p "$out" "$work/bin"
 node "$root/scripts/ready.mjs"
-printf '#!/bin/sh\nexec node "%s/dist/cli/bin.js" "$@"\n' "$root" > "$work/bin/keen-mould"
+printf '#!/bin/sh\nexec node "%s/dist/bin/keen-mould.js" "$@"\n' "$root" > "$work/bin/keen-mould"
 chmod +x "$work/bin/keen-mould"
 export PATH="$work/bin:$PATH"
 cd "$work"

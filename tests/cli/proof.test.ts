@@ -122,7 +122,7 @@ describe('proof', () => {
 
   it('that is stopped ends soon and leaves nothing behind', async () => {
     const folder = await folderWithBoard();
-    const program = fileURLToPath(new URL('../../dist/cli/bin.js', import.meta.url));
+    const program = fileURLToPath(new URL('../../dist/bin/keen-mould.js', import.meta.url));
     const widths = Array.from({ length: 60 }, (_, at) => 300 + at).join();
     const child = spawn(
       process.execPath,

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 import { demo, folderWith } from '../support/command.ts';
 
-const program = fileURLToPath(new URL('../../dist/cli/bin.js', import.meta.url));
+const program = fileURLToPath(new URL('../../dist/bin/keen-mould.js', import.meta.url));
 
 /** Every file of a folder, hidden ones too, with what it holds. */
 function contentOf(folder: string): Record<string, string> {
@@ -45,7 +45,9 @@ it.each([
   const { folder, run } = withoutRoom();
   const before = contentOf(folder);
   const { status, stderr } = run(words);
-  expect(stderr).toMatch(/^error {3}\S+ cannot be written: no file so\s+large\s+is\s+allowed\s+here\.\n/);
+  expect(stderr).toMatch(
+    /^error {3}\S+ cannot be written: no file so\s+large\s+is\s+allowed\s+here\.\n/,
+  );
   expect(stderr).toContain('Make room');
   expect(status).toBe(2);
   expect(contentOf(folder)).toEqual(before);

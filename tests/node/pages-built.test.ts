@@ -118,7 +118,7 @@ it('leaves pages that work when it is killed in the middle, and the next build m
   const pages = Array.from({ length: 120 }, (_, at) => `page-${at}`);
   for (const name of pages)
     cpSync(join(folder, 'pages/home.json'), join(folder, `pages/${name}.json`));
-  const program = join(import.meta.dirname, '../../dist/cli/bin.js');
+  const program = join(import.meta.dirname, '../../dist/bin/keen-mould.js');
   const running = spawn(process.execPath, [program, 'page', 'pages', '--out', 'built'], {
     cwd: folder,
   });

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { onTestFinished } from 'vitest';
 
-const program = fileURLToPath(new URL('../../dist/cli/bin.js', import.meta.url));
+const program = fileURLToPath(new URL('../../dist/bin/keen-mould.js', import.meta.url));
 
 /** The demo data of the project. */
 export const demo = fileURLToPath(new URL('../../demo/', import.meta.url));

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Command } from 'commander';
 import { bindSpots } from '../../core/author/bind/bind-spots.ts';
 import { checkMould } from '../../core/author/check/check-mould.ts';
@@ -7,6 +6,7 @@ import { deliver } from '../../core/deliver/deliver.ts';
 import { fieldsBelow } from '../../core/model/field.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, writeMould } from '../../node/files/mould-folder.ts';
+import { ownPackage } from '../../node/files/own-package.ts';
 import { readText } from '../../node/files/read-text.ts';
 import { isThere, refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
 import { buildPages, type PagesBuilt } from '../../node/pages/build-pages.ts';
@@ -21,7 +21,7 @@ import type { Terminal } from '../terminal.ts';
 import { progressTo, toProofSubject } from './proof.ts';
 
 /** The demo data that comes with the package. */
-const data = fileURLToPath(new URL('../../../demo/', import.meta.url));
+const data = join(ownPackage(), 'demo');
 
 /** `demo`: the whole path on the demo data, in a folder of its own. */
 export function addDemo(commands: Command, running: Running): void {

@@ -1,13 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { relative, sep } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join, relative, sep } from 'node:path';
+
 import { watch } from 'chokidar';
 import sirv from 'sirv';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould } from '../files/mould-folder.ts';
+import { ownPackage } from '../files/own-package.ts';
 import { readText } from '../files/read-text.ts';
 import { previewPage } from './preview-page.ts';
 import { PreviewedMould } from './previewed-mould.ts';
@@ -124,7 +125,7 @@ interface Served {
 }
 
 function respondFor(served: Served) {
-  const view = sirv(fileURLToPath(new URL('../../../dist/view/app', import.meta.url)), {
+  const view = sirv(join(ownPackage(), 'dist/view/app'), {
     dev: true,
   });
   return (request: IncomingMessage, response: ServerResponse): void => {
