@@ -7,7 +7,7 @@ import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
 import { isDrawing } from '../kinds/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../safe-address.ts';
 import { cssFormats } from './css-formats.ts';
-import { phrase, types } from './phrases.ts';
+import { phrase } from './phrases.ts';
 
 /** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
 export type Violation = (value: Json) => string | undefined;
@@ -19,12 +19,47 @@ export type Violation = (value: Json) => string | undefined;
  * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
  */
 export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Violation {
-  const { type, ...more } = schema;
-  // Of groups and lists that is all there is to say, and a validator takes long to make.
-  if ((type === 'object' || type === 'array') && Object.keys(more).length === 0) {
-    return (value) => (isOfType(value, type) ? undefined : types[type]);
-  }
-  const validate = ajv().compile(schema);
+  // A validator takes long to make, and most fields ask no more than these.
+  return plainViolation(schema) ?? madeViolation(schema, ajv());
+}
+
+/** The check of a schema that asks for a type and one of our formats, or for less. */
+function plainViolation(schema: JsonObject): Violation | undefined {
+  const { type, format, contentMediaType: _, ...more } = schema;
+  const isType = typeof type === 'string' ? isOf[type] : undefined;
+  if (!isType || Object.keys(more).length > 0) return undefined;
+  if (format === undefined) return (value) => (isType(value) ? undefined : phrase('type', schema));
+  const isFormat = typeof format === 'string' && type === 'string' ? ownFormats[format] : undefined;
+  if (!isFormat) return undefined;
+  return (value) => {
+    if (!isType(value)) return phrase('type', schema);
+    return isFormat(value as string) ? undefined : phrase('format', schema);
+  };
+}
+
+const isOf: Readonly<Record<string, (value: Json) => boolean>> = {
+  string: (value) => typeof value === 'string',
+  number: (value) => Number.isFinite(value),
+  integer: (value) => Number.isInteger(value),
+  boolean: (value) => typeof value === 'boolean',
+  array: Array.isArray,
+  object: isJsonObject,
+};
+
+/** Formats of ours that need no more than the value. */
+const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
+  ...Object.fromEntries(
+    Object.entries(cssFormats).map(([name, type]) => [
+      name,
+      (value: string) => isOfCssType(type, value),
+    ]),
+  ),
+  ...{ 'clock-time': isClockTime, 'css-selector': isSelector, 'svg-drawing': isDrawing },
+  ...{ 'safe-address': isSafeAddress, 'safe-picture': isSafePicture },
+};
+
+function madeViolation(schema: JsonObject, ajv: Ajv2020): Violation {
+  const validate = ajv.compile(schema);
   return (value) => (validate(value) ? undefined : toldOf(validate.errors ?? [], schema));
 }
 
@@ -35,10 +70,6 @@ export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Vi
 function toldOf(errors: readonly ErrorObject[], schema: JsonObject): string {
   const told = errors.find((one) => one.keyword === 'oneOf') ?? errors[0];
   return phrase(told?.keyword ?? '', schema) ?? told?.message ?? 'is not valid';
-}
-
-function isOfType(value: Json, type: 'object' | 'array'): boolean {
-  return type === 'array' ? Array.isArray(value) : isJsonObject(value);
 }
 
 /**
@@ -53,16 +84,9 @@ export function newAjv(): Ajv2020 {
   });
   // The package's types describe its CommonJS form; at run time the default export is the call.
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);
-  for (const [name, type] of Object.entries(cssFormats)) {
-    ajv.addFormat(name, (value: string) => isOfCssType(type, value));
-  }
+  for (const [name, isFormat] of Object.entries(ownFormats)) ajv.addFormat(name, isFormat);
   const { date } = ajv.formats as { date?: { validate?: (value: string) => boolean } };
   const isDate = (value: string) => date?.validate?.(value) === true;
-  ajv.addFormat('clock-time', isClockTime);
   ajv.addFormat('local-date-time', (value: string) => isLocalDateTime(value, isDate));
-  ajv.addFormat('safe-address', isSafeAddress);
-  ajv.addFormat('safe-picture', isSafePicture);
-  ajv.addFormat('css-selector', isSelector);
-  ajv.addFormat('svg-drawing', isDrawing);
   return ajv;
 }
