@@ -2,7 +2,7 @@ import type { Json, JsonObject } from '../json-source.ts';
 import { safeAddressRule, safePictureRule } from '../safe-address.ts';
 
 /** What each type of JSON has to be, as words that follow a title. */
-export const types: Readonly<Record<string, string>> = {
+const types: Readonly<Record<string, string>> = {
   string: 'must be text',
   number: 'must be a number',
   integer: 'must be a whole number',
