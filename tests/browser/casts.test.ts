@@ -112,6 +112,15 @@ find('#say').textContent =
   await expect.poll(() => page.locator('.say').allTextContents()).toEqual(['2boxtrue', '2boxtrue']);
 });
 
+it('one that looks only in its own root finds its own by id as well', async () => {
+  const mould = saying(
+    `mould.root.querySelector('#say').textContent = mould.id;`,
+    '<div><p class="say" id="say">-</p></div>',
+  );
+  const page = await pageOf(block(mould, 'a') + block(mould, 'b'));
+  await expect.poll(() => page.locator('.say').allTextContents()).toEqual(['a', 'b']);
+});
+
 it('one that is put in after load starts, late handlers and all, with ids of its own', async () => {
   const mould = saying(
     `document.addEventListener('DOMContentLoaded', () => {

@@ -99,6 +99,8 @@ export function castScript(setting: ScriptSetting): CastScript {
       globals: shared.length > 0,
       load: libraries.length > 0 || shared.length > 0 || asksForJquery(mould),
       jquery: asksForJquery(mould),
+      // What is looked up in an element is asked of the cast, though nothing else of the page is.
+      ...(code.includes('mould.own(') ? { selectors: true } : {}),
     }),
     needsValues: read.usesMould || asksForValues(spoken),
     reads: valuesRead(`${script}\n${spoken}`),
