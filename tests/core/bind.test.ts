@@ -97,6 +97,48 @@ describe('binding', () => {
     expect(textsOf(back)).toEqual(textsOf(edit(mould)));
   });
 
+  it.each([
+    [
+      'text',
+      '<h3>Line report</h3><table><tr><th>Line</th><th>State</th></tr><tr>stray words here<td>Valley line</td><td>On time</td></tr></table><p>As of this morning</p>',
+    ],
+    [
+      'select',
+      '<h2>Which tour?</h2><select>What to see<option value="/a">The shed</option><option value="/b">The wires</option></select><p>Yes, <b>fold</b> it.</p>',
+    ],
+  ])('leaves out only what would change the page: %s', (left, text) => {
+    const mould = importOf('stray', `<div>${text}</div>`);
+    const { mould: bound, ties, findings } = bindSpots(mould, 'recommended');
+    expect(findings.map(({ message }) => message)).toEqual([
+      `${left} was not bound, since the cast would not be the same as before.`,
+    ]);
+    const wanted = findSpots(mould).filter(({ recommended, id }) => recommended && id !== left);
+    expect(ties.map(({ field }) => field)).toEqual(wanted.map(({ id }) => id));
+    expect(compileMould(bound).isSound).toBe(true);
+  });
+
+  it('makes one of a link around a picture and the words beside it, and no more', () => {
+    const link = '<a href="/tickets">';
+    const { mould } = bindSpots(
+      importOf(
+        'links',
+        `<p>${link}<img src="a.svg" alt=""></a>${link}Buy</a>${link}At the gate</a></p>`,
+      ),
+      'recommended',
+    );
+    const texts = [...mould.template.matchAll(/>\{~(\w+)~\}</g)].map(([, name]) => name);
+    expect(new Set(texts).size).toBe(2);
+    expect(mould.template).toContain(`<a href="{~${texts[0]}~}"><img`);
+  });
+
+  it('takes a colour for one however it is written', () => {
+    const text =
+      '<div style="background: #FFFFFF"><h2 style="border-color: white">Depot</h2><p style="border: 1px solid #fff">Open</p></div>';
+    const { ties, findings } = bindSpots(importOf('colors', text), 'recommended');
+    expect(findings).toEqual([]);
+    expect(ties.find(({ field }) => field === 'background')?.places).toHaveLength(3);
+  });
+
   it('leaves a binding that was edited itself to its author', () => {
     const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
     const edited = { ...bound, template: bound.template.replace('{~heading~}', '{~heading~}!') };

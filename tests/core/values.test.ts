@@ -8,7 +8,7 @@ import { readManifest } from '../../src/core/model/manifest.ts';
 import { checkAgainst } from '../../src/core/model/values/check-values.ts';
 import { fillValue } from '../../src/core/model/values/fill.ts';
 import { checkValues, valuesSchema } from '../../src/core/model/values/mould-values.ts';
-import { newAjv } from '../../src/core/model/values/violation.ts';
+import { newAjv, violationOf } from '../../src/core/model/values/violation.ts';
 import { hasErrors } from '../../src/core/problem/finding.ts';
 import { mouldOf, someFields } from '../support/mould.ts';
 
@@ -138,6 +138,36 @@ describe('any JSON as values', () => {
         expect(published(given)).toBe(!hasErrors(problems));
       }),
       { seed: 12, numRuns: 400 },
+    );
+  });
+});
+
+describe('the check of a plain schema', () => {
+  const limit = fc.integer({ min: -1, max: 4 });
+  const schemas = fc.record(
+    {
+      type: fc.constantFrom('string', 'number', 'integer', 'boolean', 'array', 'object'),
+      ...{ minimum: limit, maximum: limit, minLength: limit, maxLength: limit },
+      ...{ minItems: limit, maxItems: limit },
+      enum: fc.array(fc.oneof(fc.constantFrom('a', '\u{1F68B}b', true), fc.integer()), {
+        minLength: 1,
+      }),
+    },
+    { requiredKeys: [] },
+  ) as fc.Arbitrary<JsonObject>;
+  const given = fc.oneof(
+    ...[fc.string({ maxLength: 5, unit: 'binary' }), fc.constantFrom('a', '\u{1F68B}b', true)],
+    ...[fc.integer({ min: -2, max: 5 }), fc.double({ noNaN: true, noDefaultInfinity: true })],
+    ...[fc.array(fc.integer(), { maxLength: 5 }), fc.constant({})],
+  ) as fc.Arbitrary<Json>;
+
+  it('says what the validator of JSON Schema says', () => {
+    const ajv = newAjv();
+    fc.assert(
+      fc.property(schemas, given, (schema, value) => {
+        expect(violationOf(schema)(value) === undefined).toBe(ajv.compile(schema)(value));
+      }),
+      { seed: 13, numRuns: 1000 },
     );
   });
 });

@@ -2,12 +2,14 @@ import { type Manifest, type Mould, namePattern } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
+import type { Range } from '../../text/edits.ts';
 import { sure } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
 import { ownProperties, proposalsOf } from '../spots/proposals-of.ts';
 import { withDeclarations } from './bound-mould.ts';
+import { changesOf } from './changes.ts';
 import { declarationOf } from './declare.ts';
-import { faithfulTo } from './faithful.ts';
+import { changesBy } from './faithful.ts';
 import type { Tie } from './tie.ts';
 import { tieOf } from './tie-of.ts';
 import { readTies, withTies } from './ties.ts';
@@ -92,21 +94,39 @@ function renamed(
   return nameFields(chosen, taken, asked, own);
 }
 
-/** The fields that leave the cast as it was; tried together, and in halves where they do not. */
+/**
+ * The fields that leave the cast as it was. All are tried together; where the cast differs, those
+ * bound there are put aside until the others leave it as it was, and then tried by halves.
+ */
 function faithfulOf(base: Mould, fields: readonly NamedField[]) {
-  const isFaithful = faithfulTo(base);
-  const kept: NamedField[] = [];
-  const left: NamedField[] = [];
+  const changeBy = changesBy(base);
+  const kept = new Set<NamedField>();
   const sort = (some: readonly NamedField[]) => {
     if (some.length === 0) return;
-    if (isFaithful([...kept, ...some])) kept.push(...some);
-    else if (some.length === 1) left.push(...some);
-    else {
+    if (!changeBy([...kept, ...some])) for (const one of some) kept.add(one);
+    else if (some.length > 1) {
       const half = Math.ceil(some.length / 2);
       sort(some.slice(0, half));
       sort(some.slice(half));
     }
   };
-  sort(fields);
-  return { kept, left };
+  const aside: NamedField[] = [];
+  let rest = fields;
+  for (let change = changeBy(rest); change; change = changeBy(rest)) {
+    const at = change.at;
+    const near = rest.filter((field) => at && isBoundAt(field, at));
+    if (near.length === 0) break;
+    aside.push(...near);
+    rest = rest.filter((field) => !near.includes(field));
+  }
+  sort(rest);
+  sort(aside);
+  const isKept = (field: NamedField) => kept.has(field);
+  return { kept: fields.filter(isKept), left: fields.filter((field) => !isKept(field)) };
+}
+
+function isBoundAt(field: NamedField, { start, end }: Range): boolean {
+  return changesOf(field).some(
+    (one) => one.in === 'template' && one.start <= end && one.end >= start,
+  );
 }

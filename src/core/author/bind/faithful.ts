@@ -1,27 +1,28 @@
-import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
 import { compileMould } from '../../compile/compile-mould.ts';
 import type { Mould } from '../../model/mould.ts';
 import type { Range } from '../../text/edits.ts';
 import type { NamedField } from '../spots/names/named.ts';
 import { renderSources, withDeclared, withFields } from './bound-mould.ts';
 import { changesOf } from './changes.ts';
+import { type Difference, differenceOf, isSamePage } from './same-page.ts';
 
 /**
- * Tells of fields whether binding them leaves a mould's cast with its defaults as it was. It is
+ * Tells of fields whether binding them changes a mould's cast with its defaults, and where. It is
  * tried by casting, so that what was overlooked when rows were compared does no harm.
  */
-export function faithfulTo(mould: Mould): (fields: readonly NamedField[]) => boolean {
+export function changesBy(mould: Mould): (fields: readonly NamedField[]) => Difference | undefined {
   const before = markupOf(mould);
   return (fields) => {
-    if (before === undefined) return true;
+    if (before === undefined) return undefined;
     const bound = withFields(mould, fields);
     const after = markupOf(bound);
-    return after !== undefined && isSame(before, after, bound.style, mould.template);
+    if (after === undefined) return {};
+    return differenceOf({ before, after, style: bound.style, template: mould.template });
   };
 }
 
 /**
- * Tells the same of fields in a part of the template, with nothing but that part cast: it takes so
+ * Tells of fields in a part of the template whether binding them leaves it as it was, with nothing but that part cast: it takes so
  * long as the part is, not as the mould.
  *
  * @param around names of the elements that the part stands in, outermost first
@@ -54,7 +55,8 @@ export function isFaithfulPiece(
     mould,
     changes.filter((one) => one.in === 'style'),
   ).style.text;
-  return after !== undefined && isSame(template, after, style, mould.template);
+  if (after === undefined) return false;
+  return isSamePage({ before: template, after, style, template: mould.template });
 }
 
 function moveRange({ start, end }: Range, by: number): Range {
@@ -65,74 +67,4 @@ function moveRange({ start, end }: Range, by: number): Range {
 function markupOf(mould: Mould): string | undefined {
   const compiled = compileMould({ ...mould, style: '', script: '' });
   return compiled.isSound ? compiled.cast({ id: 'c' }).markup : undefined;
-}
-
-/** True for markup that makes the same page: order of attributes and of classes aside. */
-function isSame(before: string, after: string, style: string, template: string): boolean {
-  const words = new Set(after.split(/[^\w-]+/));
-  const look: Look = {
-    // A class that nothing speaks of any more may be gone.
-    isGone: (name) => !words.has(name) && !style.includes(name),
-    // What rows set for their own style is new.
-    isNew: (property) => !template.includes(property),
-  };
-  const [one, other] = [shapeOf(before, look), shapeOf(after, look)];
-  const gaps = Math.abs(one.gaps - other.gaps);
-  return one.text === other.text && gaps <= Math.max(2, Math.max(one.gaps, other.gaps) * 0.3);
-}
-
-interface Look {
-  readonly isGone: (className: string) => boolean;
-  readonly isNew: (property: string) => boolean;
-}
-
-/** Elements, attributes and words; blanks between elements are counted. */
-function shapeOf(markup: string, look: Look) {
-  const tokens: string[] = [];
-  let gaps = 0;
-  const visit = (node: DefaultTreeAdapterTypes.ChildNode) => {
-    if ('value' in node) {
-      const text = node.value.replace(/[\t\n\f\r ]+/g, ' ').trim();
-      if (text === '') gaps += 1;
-      else tokens.push(text);
-    } else if ('tagName' in node) {
-      const attributes = node.attrs.map((one) => attribute(one, look)).filter((one) => one !== '');
-      tokens.push(`<${node.tagName}`, ...attributes.sort());
-      const content = 'content' in node ? node.content.childNodes : node.childNodes;
-      for (const child of content) visit(child);
-      tokens.push('>');
-    }
-  };
-  for (const node of parseFragment(markup).childNodes) visit(node);
-  return { text: tokens.join('\n'), gaps };
-}
-
-function attribute(
-  { name, value }: { readonly name: string; readonly value: string },
-  { isGone, isNew }: Look,
-): string {
-  // A drawing written by its kind is kept from screen readers, as drawings without words are, or is
-  // said to be a picture.
-  // Handlers, and what marks a cast, are written otherwise.
-  if (name === 'role' && value === 'img') return '';
-  if (name === 'aria-hidden' || /^(?:on|data-(?:mould|cast|look|km-on)$)/.test(name)) return '';
-  if (name === 'rel') {
-    const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');
-    return words.length > 0 ? `rel=${words.sort().join(' ')}` : '';
-  }
-  if (name === 'style') {
-    const told = value.split(';').filter((one) => !isNew(/--[\w-]+/.exec(one)?.[0] ?? ''));
-    // Addresses are written in quotes of one sort.
-    const style = told.map((one) =>
-      one
-        .replace(/\s*:\s*/, ':')
-        .trim()
-        .replace(/["']/g, ''),
-    );
-    return style.join('') === '' ? '' : `style=${style.join(';').replace(/;+$/, '')}`;
-  }
-  // Ids end in the cast's own where something refers to them.
-  if (name !== 'class') return `${name}=${value.replace(/~c\b/g, '')}`;
-  const classes = value.split(/\s+/).filter((one) => one !== '' && !isGone(one));
-  return classes.length > 0 ? `class=${classes.sort().join(' ')}` : '';
 }

@@ -7,6 +7,7 @@ import type { Condition, Plan, PlanOf } from '../write/plan.ts';
 import { type Binder, kindNameRead, refer, valueRead } from './binder.ts';
 import { planCondition } from './condition.ts';
 import { shapeOf } from './element-name.ts';
+import { withBlankBefore } from './mark.ts';
 import type { Attribute, Element, Markup } from './markup.ts';
 
 /** An element that is there only on a condition, or once for each row. */
@@ -62,8 +63,7 @@ export function findBlocks(binder: Binder, markup: Markup): Block[] {
       openSlot(outer);
       continue;
     }
-    const blank = /[\t\n\f\r ]*$/.exec(binder.source.slice(0, element.start))?.[0].length ?? 0;
-    const range = { start: element.start - blank, end: element.end };
+    const range = withBlankBefore(binder.source, element);
     const outerLoops = outer?.loops ?? [];
     const moved = isTorn(element, markup);
     if (moved) {

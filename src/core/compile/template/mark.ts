@@ -6,10 +6,11 @@ export interface Mark extends Range {
   readonly write: Plan;
 }
 
-/** The same stretch with the white space before it, which goes when an attribute goes. */
+/** The same stretch with the white space before it, which goes when an attribute or a row goes. */
 export function withBlankBefore(source: string, { start, end }: Range): Range {
-  const blank = /[\t\n\f\r ]*$/.exec(source.slice(Math.max(0, start - 200), start));
-  return { start: start - (blank?.[0].length ?? 0), end };
+  let from = start;
+  while (from > 0 && '\t\n\f\r '.includes(source[from - 1] as string)) from -= 1;
+  return { start: from, end };
 }
 
 /** Writes a stretch of the source: the author's text slice by slice, and what the marks write. */

@@ -23,17 +23,23 @@ export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Vi
   return plainViolation(schema) ?? madeViolation(schema, ajv());
 }
 
-/** The check of a schema that asks for a type and one of our formats, or for less. */
+/** The check of a schema that asks for a type, one of our formats and limits, or for less. */
 function plainViolation(schema: JsonObject): Violation | undefined {
   const { type, format, contentMediaType: _, ...more } = schema;
   const isType = typeof type === 'string' ? isOf[type] : undefined;
-  if (!isType || Object.keys(more).length > 0) return undefined;
-  if (format === undefined) return (value) => (isType(value) ? undefined : phrase('type', schema));
+  if (type === undefined ? format !== undefined : !isType) return undefined;
   const isFormat = typeof format === 'string' && type === 'string' ? ownFormats[format] : undefined;
-  if (!isFormat) return undefined;
+  if (format !== undefined && !isFormat) return undefined;
+  const rules = Object.entries(more).map(([keyword, limit]) => {
+    const keeps = plainKeywords[keyword]?.(limit);
+    return keeps && { keyword, keeps };
+  });
+  if (!rules.every((one) => one !== undefined)) return undefined;
   return (value) => {
-    if (!isType(value)) return phrase('type', schema);
-    return isFormat(value as string) ? undefined : phrase('format', schema);
+    if (isType && !isType(value)) return phrase('type', schema);
+    if (isFormat && !isFormat(value as string)) return phrase('format', schema);
+    const broken = rules.find(({ keeps }) => !keeps(value));
+    return broken && phrase(broken.keyword, schema);
   };
 }
 
@@ -44,6 +50,36 @@ const isOf: Readonly<Record<string, (value: Json) => boolean>> = {
   boolean: (value) => typeof value === 'boolean',
   array: Array.isArray,
   object: isJsonObject,
+};
+
+type Keeps = (value: Json) => boolean;
+
+/** Tells whether a number that is asked of some values is kept; of all others it asks nothing. */
+function limited<Measured extends Json>(
+  isMeasured: (value: Json) => value is Measured,
+  isWithin: (value: Measured, limit: number) => boolean,
+): (limit: Json) => Keeps | undefined {
+  return (limit) =>
+    typeof limit === 'number' ? (value) => !isMeasured(value) || isWithin(value, limit) : undefined;
+}
+const isNumber = (value: Json) => typeof value === 'number';
+const isText = (value: Json) => typeof value === 'string';
+const isRows = (value: Json) => Array.isArray(value);
+// Characters are counted, not code units (JSON Schema Validation 6.3.1).
+const charactersOf = (text: string) => Array.from(text).length;
+
+/** The check of a keyword, by its value; none where it takes more than comparing. */
+const plainKeywords: Readonly<Record<string, (limit: Json) => Keeps | undefined>> = {
+  enum: (values) =>
+    Array.isArray(values) && values.every((one) => typeof one !== 'object')
+      ? (value) => (values as Json[]).includes(value)
+      : undefined,
+  minimum: limited(isNumber, (value, limit) => value >= limit),
+  maximum: limited(isNumber, (value, limit) => value <= limit),
+  minLength: limited(isText, (value, limit) => charactersOf(value) >= limit),
+  maxLength: limited(isText, (value, limit) => charactersOf(value) <= limit),
+  minItems: limited(isRows, (value, limit) => value.length >= limit),
+  maxItems: limited(isRows, (value, limit) => value.length <= limit),
 };
 
 /** Formats of ours that need no more than the value. */

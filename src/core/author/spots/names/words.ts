@@ -46,14 +46,20 @@ const short: Readonly<Record<string, string>> = {
 
 /** Words that a name in camel, kebab or snake case consists of, in lower case, short forms read. */
 export function wordsOf(name: string): string[] {
-  const words = name
-    .replace(/([\p{Ll}\p{N}])(\p{Lu})/gu, '$1 $2')
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
+  const words = plainLetters(name)
     .split(/[^A-Za-z0-9]+/)
     .filter((one) => one !== '')
     .map((one) => one.toLowerCase());
   return words.flatMap((one) => (short[one] ?? one).split(' ')).filter((one) => one !== '');
+}
+
+/** Words apart, in letters without marks. Most names have none, and are asked for often. */
+function plainLetters(name: string): string {
+  if (!/[^\x20-\x7E]/.test(name)) return name.replace(/([a-z\d])([A-Z])/g, '$1 $2');
+  return name
+    .replace(/([\p{Ll}\p{N}])(\p{Lu})/gu, '$1 $2')
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '');
 }
 
 /** A name for a field: `accentColor`; '' where the words hold none. */

@@ -10,11 +10,13 @@ export function mergeSame(proposals: readonly Proposal[]): Proposal[] {
   const byKey = new Map<string, number>();
   const merged: Growing[] = [];
   for (const proposal of proposals) {
-    const { sought, kept } = keysOf(proposal);
+    const { sought, kept, waiting, ends } = keysOf(proposal);
     const index = sought.map((key) => byKey.get(key)).find((one) => one !== undefined);
     const other = index === undefined ? undefined : merged[index];
     const at = index ?? merged.length;
-    for (const key of kept) if (!byKey.has(key)) byKey.set(key, at);
+    if (ends !== undefined) byKey.delete(ends);
+    if (waiting !== undefined && !other) byKey.set(waiting, at);
+    for (const one of kept) if (!byKey.has(one)) byKey.set(one, at);
     if (other) join(other, proposal);
     else merged.push(growing(proposal));
   }
@@ -25,6 +27,9 @@ export function mergeSame(proposals: readonly Proposal[]): Proposal[] {
 interface Keys {
   readonly sought: readonly string[];
   readonly kept: readonly string[];
+  /** By what a link without words is found by the first that has some, and by no other. */
+  readonly waiting?: string;
+  readonly ends?: string;
 }
 
 /** What a proposal is the same by; short words may well stand twice without being the same. */
@@ -37,8 +42,8 @@ function keysOf({ same, kind, values, rows }: Proposal): Keys {
   const { href, text } = value as JsonObject;
   const [any, wordless] = [`to ${href}`, `to ${href}, without words`];
   return text === undefined
-    ? { sought: [same, any], kept: [same, any, wordless] }
-    : { sought: [same, wordless], kept: [same, any] };
+    ? { sought: [same, wordless], kept: [same], waiting: any }
+    : { sought: [same, any], kept: [same, wordless], ends: any };
 }
 
 /** A proposal with lists of its own, to which the same in other places is added. */
