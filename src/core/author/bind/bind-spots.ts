@@ -11,7 +11,7 @@ import { changesOf } from './changes.ts';
 import { declarationOf } from './declare.ts';
 import { changesBy } from './faithful.ts';
 import type { Tie } from './tie.ts';
-import { tieOf } from './tie-of.ts';
+import { tiesIn } from './tie-of.ts';
 import { readTies, withTies } from './ties.ts';
 
 /** A spot to bind, by its id, under a name of one's own where one is given. */
@@ -49,7 +49,7 @@ export function bindSpots(mould: Mould, takes: 'recommended' | readonly Take[]):
       ? named.filter(({ proposal }) => proposal.weight >= sure)
       : renamed(named, takes, fieldNames(mould.manifest), ownProperties(base));
   const { kept, left } = faithfulOf(base, chosen);
-  const ties = kept.map((field) => tieOf(base, field));
+  const ties = kept.map(tiesIn(base));
   const declared = kept.map((one) => ({ name: one.name, declared: declarationOf(one) }));
   const withDeclared = { ...mould, ...withDeclarations(mould, declared) };
   return {
@@ -112,14 +112,17 @@ function faithfulOf(base: Mould, fields: readonly NamedField[]) {
   };
   const aside: NamedField[] = [];
   let rest = fields;
-  for (let change = changeBy(rest); change; change = changeBy(rest)) {
-    const at = change.at;
+  let change = changeBy(rest);
+  while (change) {
+    const { at } = change;
     const near = rest.filter((field) => at && isBoundAt(field, at));
     if (near.length === 0) break;
     aside.push(...near);
     rest = rest.filter((field) => !near.includes(field));
+    change = changeBy(rest);
   }
-  sort(rest);
+  if (change) sort(rest);
+  else for (const field of rest) kept.add(field);
   sort(aside);
   const isKept = (field: NamedField) => kept.has(field);
   return { kept: fields.filter(isKept), left: fields.filter((field) => !isKept(field)) };

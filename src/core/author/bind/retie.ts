@@ -6,7 +6,7 @@ import type { Sources } from './bound-mould.ts';
 import { movedTie } from './carry-edits.ts';
 import { changesOf, withItems } from './changes.ts';
 import type { Tie } from './tie.ts';
-import { tieOf } from './tie-of.ts';
+import { tiesIn } from './tie-of.ts';
 
 /**
  * Finds the places of ties in other sources, such as those of a newer paste: where the same still
@@ -28,10 +28,11 @@ export function retie(
   const spots = sought.length > 0 ? [spotsIn(mould, from), spotsIn(mould, to)] : [];
   const [before = [], after = []] = spots;
   const own = ownProperties({ ...mould, ...from });
+  const tieOf = tiesIn(to);
   return ties.flatMap((tie) => {
     const found = sought.includes(tie) ? foundAgain(tie, before, after, own) : undefined;
     const isKnown = found && withItems(found).every((one) => isDeclared(one, declared));
-    const again = isKnown ? tieOf({ ...mould, ...to }, found) : moved.get(tie);
+    const again = isKnown ? tieOf(found) : moved.get(tie);
     return again ?? [];
   });
 }

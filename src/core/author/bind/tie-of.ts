@@ -1,23 +1,25 @@
-import type { Mould } from '../../model/mould.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { fileOf } from '../check/subject/source.ts';
 import type { NamedField } from '../spots/names/named.ts';
+import type { Sources } from './bound-mould.ts';
 import { changesOf, withItems } from './changes.ts';
 import type { Tie, TiePlace } from './tie.ts';
 
-/** The record of binding a field in sources in which nothing is bound. */
-export function tieOf(base: Mould, field: NamedField): Tie {
+/** Makes records of binding fields in sources in which nothing is bound. */
+export function tiesIn(base: Sources): (field: NamedField) => Tie {
   const lines = {
     template: indexLines(fileOf.template, base.template),
     style: indexLines(fileOf.style, base.style),
     script: indexLines(fileOf.script, base.script),
   };
-  const places = withItems(field).flatMap(({ path, proposal }) =>
-    proposal.found.map(({ in: part, start, end, row }): TiePlace => {
-      const replaced = base[part].slice(start, end);
-      const place = { field: path, ...lines[part].placeAt(start) };
-      return row === undefined ? { ...place, replaced } : { ...place, row: row + 1, replaced };
-    }),
-  );
-  return { field: field.path, kind: field.proposal.kind, places, changes: changesOf(field) };
+  return (field) => {
+    const places = withItems(field).flatMap(({ path, proposal }) =>
+      proposal.found.map(({ in: part, start, end, row }): TiePlace => {
+        const replaced = base[part].slice(start, end);
+        const place = { field: path, ...lines[part].placeAt(start) };
+        return row === undefined ? { ...place, replaced } : { ...place, row: row + 1, replaced };
+      }),
+    );
+    return { field: field.path, kind: field.proposal.kind, places, changes: changesOf(field) };
+  };
 }

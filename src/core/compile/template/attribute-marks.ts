@@ -1,6 +1,7 @@
 import { finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import type { Range } from '../../text/edits.ts';
+import { countUpTo } from '../../text/sorted.ts';
 import { styledFields } from '../style/properties.ts';
 import type { Plan, ValuePlan } from '../write/plan.ts';
 import { type BoundAttribute, planAttribute, planValue, readBoundAttribute } from './attribute.ts';
@@ -167,7 +168,8 @@ function bind(
 }
 
 function holesIn({ holes }: AttributeSetting, range: Range): Hole[] {
-  return holes.filter((hole) => hole.start >= range.start && hole.end <= range.end);
+  const [from, to] = [countUpTo(holes, range.start - 1), countUpTo(holes, range.end)];
+  return holes.slice(from, to).filter((hole) => hole.end <= range.end);
 }
 
 /** The name in the author's own letters: parsers give it in lower case. */

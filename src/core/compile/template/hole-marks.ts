@@ -4,7 +4,8 @@ import { type Block, blockAt } from './block.ts';
 import { isDataBlock, markDataBlock } from './data-block.ts';
 import type { Hole } from './hole.ts';
 import type { Mark } from './mark.ts';
-import { type Element, type Markup, type Surroundings, surroundingsAt } from './markup.ts';
+import type { Element, Markup } from './markup.ts';
+import { type Surroundings, surroundingsIn } from './surroundings.ts';
 import { planTextHole } from './text-hole.ts';
 
 /** Compiles what is bound outside attributes, and reports what stands where nothing can be. */
@@ -16,9 +17,10 @@ export function markHoles(
 ): Mark[] {
   const marks: Mark[] = [];
   const dataBlocks = new Set<Element>();
+  const surroundingsAt = surroundingsIn(markup);
   for (const hole of holes) {
     const block = blockAt(blocks, hole.start);
-    const around = surroundingsAt(markup, hole.start);
+    const around = surroundingsAt(hole.start);
     // What is commented out is nobody's binding.
     if (block?.isBroken || around.in === 'comment') continue;
     if (hole.is === 'unclosed') {

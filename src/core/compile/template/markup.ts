@@ -208,39 +208,3 @@ function singleTopLevel(nodes: readonly Node[], elements: readonly Element[]): E
   if (!only || !('tagName' in only)) return undefined;
   return elements.find((one) => one.start === only.sourceCodeLocation?.startOffset);
 }
-
-/** Elements whose content a browser takes as raw text (HTML Standard, 13.1.2.2 and 13.2.6.4). */
-const rawText = new Set([
-  ...['script', 'style', 'iframe', 'noembed', 'noframes', 'plaintext', 'xmp', 'noscript'],
-]);
-
-/** What stands at an offset. */
-export type Surroundings =
-  | { readonly in: 'text'; readonly element: Element | undefined }
-  | { readonly in: 'attribute'; readonly element: Element; readonly attribute: Attribute }
-  | { readonly in: 'raw'; readonly element: Element }
-  | { readonly in: 'tag'; readonly element: Element }
-  | { readonly in: 'comment' };
-
-/** Says what stands at an offset of the source. */
-export function surroundingsAt(markup: Markup, offset: number): Surroundings {
-  const holds = (range: Range | undefined): boolean =>
-    range !== undefined && range.start <= offset && offset < range.end;
-  if (markup.comments.some(holds)) return { in: 'comment' };
-  let innermost: Element | undefined;
-  for (const element of markup.elements) {
-    if (element.start > offset) break;
-    if (holds(element.startTag)) {
-      const attribute = element.attributes.find(holds);
-      if (!attribute) return { in: 'tag', element };
-      return holds(attribute.value)
-        ? { in: 'attribute', element, attribute }
-        : { in: 'tag', element };
-    }
-    if (holds(element.endTag)) return { in: 'tag', element };
-    if (holds(element)) innermost = element;
-  }
-  if (innermost?.isHtml && rawText.has(innermost.name)) return { in: 'raw', element: innermost };
-  if (innermost?.name === 'style') return { in: 'raw', element: innermost };
-  return { in: 'text', element: innermost };
-}
