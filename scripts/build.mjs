@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
+import { makeManifestErrors } from './manifest-errors.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -131,6 +132,8 @@ export const kit = {
 ${kitTexts.join('')}};
 `,
 );
+
+await makeManifestErrors();
 
 const tsc = createRequire(import.meta.url)
   .resolve('typescript/package.json')

@@ -17,7 +17,9 @@ const list = (folder: string, ending: string) =>
     .map((path) => join(folder, path));
 const sources = list('src', '.ts').filter(
   (path) =>
-    !/^src\/(?:runtime\/text|facts\/text|kit\/text|elements\/preview\/frame-text)\.ts$/.test(path),
+    !/^src\/(?:runtime\/text|facts\/text|kit\/text|elements\/preview\/frame-text|core\/model\/manifest-errors)\.ts$/.test(
+      path,
+    ),
 );
 
 /** What a folder may import from, itself apart: the path of the data, one way. */

@@ -1,7 +1,7 @@
 import type { JsonObject } from './json-source.ts';
 import type { Kind } from './kind.ts';
 import { kindNames, kinds } from './kinds.ts';
-import { manifestSchema } from './manifest.ts';
+import { manifestSchema } from './manifest-schema.ts';
 
 const dialect = 'https://json-schema.org/draft/2020-12/schema';
 
