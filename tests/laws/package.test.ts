@@ -1,11 +1,15 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import sirv from 'sirv';
 import { build } from 'vite';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { withBrowser } from '../support/browser.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const project = mkdtempSync(join(tmpdir(), 'keen-mould-project-'));
@@ -16,22 +20,20 @@ const run = (program: string, ...words: readonly string[]) => {
   const { status, stdout, stderr } = spawnSync(program, words, { cwd: project, encoding: 'utf8' });
   return { status, said: `${stdout}${stderr}` };
 };
+let tarball = '';
 const write = (name: string, text: string) => writeFile(join(project, name), text);
 
 beforeAll(async () => {
-  const { stdout } = spawnSync('npm', ['pack', '--ignore-scripts', '--json'], {
+  await write('package.json', '{ "type": "module", "private": true }');
+  const { stdout } = spawnSync('npm', ['pack', '--json', `--pack-destination=${project}`], {
     ...{ cwd: root, encoding: 'utf8', maxBuffer: 1e8 },
+    env: { ...process.env, npm_config_ignore_scripts: 'true' },
   });
   const [{ filename }] = JSON.parse(stdout);
-  mkdirSync(packed, { recursive: true });
-  run('tar', '-xzf', join(root, filename), '--strip-components=1', '-C', packed);
-  rmSync(join(root, filename));
-  // What the package depends on, and nothing else, lies beside it as an install would put it.
-  for (const name of Object.keys(manifest.dependencies)) {
-    mkdirSync(join(project, 'node_modules', name, '..'), { recursive: true });
-    symlinkSync(join(root, 'node_modules', name), join(project, 'node_modules', name));
-  }
-  await write('package.json', '{ "type": "module", "private": true }');
+  tarball = join(project, filename);
+  const quiet = ['--no-audit', '--no-fund', '--prefer-offline'];
+  const { status, said } = run('npm', 'install', ...quiet, tarball);
+  if (status !== 0) throw new Error(`The package could not be installed: ${said}`);
   await write(
     'cast.ts',
     `import { type CastFile, compileMould, deliver, importSnippet, Refusal } from 'keen-mould';
@@ -45,10 +47,20 @@ export const isRefusal = (error: unknown): error is Refusal => error instanceof 
 deliver(compileMould(mould).cast(file), { form: 'scroll', runtime });
 `,
   );
-}, 60_000);
-afterAll(() => rmSync(project, { recursive: true, force: true }));
+}, 120_000);
+const server = createServer(sirv(project, { dev: true }));
+const { browser } = withBrowser();
+let address = '';
+beforeAll(async () => {
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+afterAll(() => {
+  server.close();
+  rmSync(project, { recursive: true, force: true });
+});
 
-describe('the package, unpacked into an empty project', () => {
+describe('the package, installed in an empty project', () => {
   it('holds what is run and read, and nothing that was only used to make it', () => {
     const files = readdirSync(packed, { recursive: true, encoding: 'utf8' });
     const top = new Set(files.map((path) => path.split('/')[0]));
@@ -56,8 +68,13 @@ describe('the package, unpacked into an empty project', () => {
       ['CHANGELOG.md', 'LICENSE', 'README.md', 'demo', 'dist', 'docs', 'package.json'].sort(),
     );
     expect(files.filter((path) => /tsbuildinfo|\.test\.|\.png$/.test(path))).toEqual([]);
-    expect(Object.keys(manifest.scripts)).not.toContain('postinstall');
-    expect(Object.keys(manifest.scripts)).not.toContain('install');
+  });
+
+  it('runs nothing when it is installed, nor does anything it needs', () => {
+    const lock = JSON.parse(readFileSync(join(project, 'package-lock.json'), 'utf8'));
+    const packages: [string, { hasInstallScript?: boolean }][] = Object.entries(lock.packages);
+    expect(packages.length).toBeGreaterThan(20);
+    expect(packages.filter(([, one]) => one.hasInstallScript)).toEqual([]);
   });
 
   it('is imported by Node.js, and its command runs', async () => {
@@ -95,6 +112,14 @@ console.log(mould.template, typeof readMould);`,
     expect(run(process.execPath, tsc, '-p', '.')).toEqual({ status: 0, said: '' });
   });
 
+  it('gives each way of resolving the types of what it runs', () => {
+    const attw = join(root, 'node_modules/@arethetypeswrong/cli/dist/index.js');
+    expect(run(process.execPath, attw, tarball, '--profile', 'esm-only')).toEqual({
+      status: 0,
+      said: expect.stringContaining('keen-mould/runtime'),
+    });
+  });
+
   it('is built by Vite for a browser, in pieces that are loaded when they are needed', async () => {
     await write('index.html', '<script type="module" src="main.js"></script>');
     await write(
@@ -113,4 +138,28 @@ import('keen-mould/elements').then(() => document.body.append(document.createEle
     expect(first.reduce((sum, { length }) => sum + length, 0)).toBeLessThan(100_000);
     expect(assets.length).toBeGreaterThan(2);
   });
+
+  it.each(['panes', 'element'])(
+    'makes what a plain page takes by a script tag: %s',
+    async (form) => {
+      const command = join(packed, manifest.bin['keen-mould']);
+      const mould = join(packed, 'demo/moulds/fare-finder');
+      const made = run(process.execPath, command, 'cast', mould, '--as', form, '--out', form);
+      expect(made).toMatchObject({ status: 0 });
+      const spot = readFileSync(join(project, form, 'spot.html'), 'utf8');
+      const tags =
+        form === 'panes'
+          ? '<link rel="stylesheet" href="style.css"><script defer src="script.js"></script>'
+          : '';
+      await write(`${form}/index.html`, `<!doctype html><title>Fares</title>${tags}${spot}`);
+      const page = await browser().newPage();
+      await page.goto(`${address}/${form}/`);
+      const fare = page.locator('output:visible');
+      const first = await fare.textContent();
+      await page.locator('select:visible').last().selectOption({ index: 1 });
+      expect(first).toMatch(/\d\.\d\d$/);
+      expect(await fare.textContent()).not.toBe(first);
+      await page.close();
+    },
+  );
 });
