@@ -66,41 +66,94 @@ const byHand = (values, id) => {
 </section>`;
 };
 
-const manifest = {
-  format: 1,
-  name: 'bench',
-  version: '1.0.0',
-  fields: { type: 'object', properties: fields },
+const compiledOf = (fields, template) => {
+  const manifest = {
+    ...{ format: 1, name: 'bench', version: '1.0.0' },
+    fields: { type: 'object', properties: fields },
+  };
+  const manifestText = JSON.stringify(manifest);
+  return compileMould({ manifest, manifestText, template, style: '', script: '', files: {} });
 };
-const manifestText = JSON.stringify(manifest);
-const compiled = compileMould({
-  manifest,
-  manifestText,
-  template,
-  style: '',
-  script: '',
-  files: {},
-});
+
+/** Lists in lists: the lines of a network, their stops, and what calls at each. */
+const network = {
+  lines: {
+    type: 'array',
+    items: {
+      type: 'object',
+      properties: {
+        name: { type: 'string', default: 'Valley line' },
+        stops: {
+          type: 'array',
+          items: {
+            type: 'object',
+            properties: {
+              name: { type: 'string', default: 'Weir' },
+              calls: { type: 'array', items: { type: 'string' }, default: ['10:20'] },
+            },
+          },
+          default: [{}],
+        },
+      },
+    },
+    default: [{}],
+  },
+};
+
+const networkTemplate = `<dl class="network">
+  <div km-each="lines"><dt>{~lines.name~}</dt>
+    <dd km-each="lines.stops">{~lines.stops.name~} <i km-each="lines.stops.calls">{~lines.stops.calls~}</i></dd>
+  </div>
+</dl>`;
+
+const networkByHand = ({ lines }, id) => {
+  let rows = '';
+  for (const { name, stops } of lines) {
+    rows += `\n  <div><dt>${escaped(name)}</dt>`;
+    for (const stop of stops) {
+      rows += `\n    <dd>${escaped(stop.name)}`;
+      for (const call of stop.calls) rows += ` <i>${escaped(call)}</i>`;
+      rows += '</dd>';
+    }
+    rows += '\n  </div>';
+  }
+  return `<dl data-mould="bench" data-cast="${id}" class="network">${rows}\n</dl>`;
+};
 
 const row = (index) => ({
   time: `${index % 24}:20`,
   line: index % 3 ? 'Valley line' : 'Bell & "whistle"',
 });
-const sizes = { card: 1, list: 1000 };
+const rows = (count, make) => Array.from({ length: count }, (_, index) => make(index));
+const board = compiledOf(fields, template);
+const lines = rows(10, (line) => ({
+  name: `Line ${line}`,
+  stops: rows(10, (stop) => ({
+    name: `Stop ${stop} & more`,
+    calls: rows(10, (call) => `${call}:40`),
+  })),
+}));
+const pieces = {
+  card: { compiled: board, given: { rows: rows(1, row) }, make: byHand, rows: 1 },
+  list: { compiled: board, given: { rows: rows(1000, row) }, make: byHand, rows: 1000 },
+  nested: {
+    compiled: compiledOf(network, networkTemplate),
+    ...{ given: { lines }, make: networkByHand, rows: 1110 },
+  },
+};
 const results = {};
-for (const [name, count] of Object.entries(sizes)) {
-  const given = { rows: Array.from({ length: count }, (_, index) => row(index)) };
+for (const [name, { compiled, given, make, rows }] of Object.entries(pieces)) {
   const { values } = compiled.cast({ id: 'c', values: given });
-  if (compiled.write(values, 'c') !== byHand(values, 'c')) throw new Error('The two differ.');
+  if (compiled.write(values, 'c') !== make(values, 'c')) throw new Error('The two differ.');
   const bench = new Bench({ time: 1500, warmupTime: 500 });
-  bench.add('by hand', () => byHand(values, 'c'));
+  bench.add('by hand', () => make(values, 'c'));
   bench.add('written', () => compiled.write(values, 'c'));
   bench.add('written for a shadow root', () => compiled.write(values, 'c', { suffix: '' }));
   bench.add('checked and written', () => compiled.cast({ id: 'c', values: given }));
   await bench.run();
   const [hand, written, sealed, cast] = bench.tasks.map(({ result }) => result.latency.p50);
   results[name] = {
-    rows: count,
+    rows,
     writtenToHand: round(written / hand),
     sealedToHand: round(sealed / hand),
     checkedToHand: round(cast / hand),

@@ -12,6 +12,16 @@ import type { Sink } from './world.ts';
 const manifest = readFileSync(join(ownPackage(), 'package.json'), 'utf8');
 const { version } = JSON.parse(manifest) as { version: string };
 
+/** Leaves at once; what is half written goes with it. Twice is meant, also where work is wound up. */
+const leave = (status: number) => {
+  process.stderr.write('\nStopped. Each file is as it was before, or whole.\n');
+  process.exit(status);
+};
+let stop: (status: number) => void = leave;
+// A shell tells by the number which signal it was.
+process.on('SIGINT', () => stop(130));
+process.on('SIGTERM', () => stop(143));
+
 process.exitCode = await run(
   process.argv.slice(2),
   {
@@ -25,8 +35,10 @@ process.exitCode = await run(
     },
     untilStopped: () =>
       new Promise((resolve) => {
-        process.once('SIGINT', resolve);
-        process.once('SIGTERM', resolve);
+        stop = () => {
+          stop = leave;
+          resolve(undefined);
+        };
       }),
   },
   version,

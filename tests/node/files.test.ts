@@ -9,12 +9,22 @@ import {
 import { delimiter, join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import type { Mould } from '../../src/core/model/mould.ts';
 import { Refusal } from '../../src/core/problem/refusal.ts';
 import { findBrowser } from '../../src/node/browser/find-browser.ts';
-import { readMould, writeMould } from '../../src/node/files/mould-folder.ts';
+import {
+  readMould,
+  rewriteMould,
+  saveMould,
+  writeMould,
+} from '../../src/node/files/mould-folder.ts';
 import { decode } from '../../src/node/files/read-text.ts';
+import { readSteadily } from '../../src/node/files/steady.ts';
 import { rewriteFolder, writeNewFolder, writeWhole } from '../../src/node/files/write-safely.ts';
 import { demo, folderWith } from '../support/command.ts';
+
+const textBytes = (text: string) => new TextEncoder().encode(text);
+const always = async () => undefined;
 
 describe('what is written appears whole or not at all', () => {
   it('a file, with the folders on its way', async () => {
@@ -76,12 +86,79 @@ describe('a folder is written anew', () => {
     const folder = join(folderWith(), 'm');
     await writeNewFolder(folder, { a: '1', 'old/b': '2' }, '');
     // `a` cannot be a file and a folder.
-    await expect(rewriteFolder(folder, { a: '3', 'a/c': '4' }, ['old'])).rejects.toThrow(Refusal);
+    await expect(rewriteFolder(folder, { a: '3', 'a/c': '4' }, ['old'], always)).rejects.toThrow(
+      Refusal,
+    );
     expect(readdirSync(join(folder, '..'))).toEqual(['m']);
     expect(readFileSync(join(folder, 'a'), 'utf8')).toBe('1');
     expect(readFileSync(join(folder, 'old/b'), 'utf8')).toBe('2');
-    await rewriteFolder(folder, { a: '3' }, ['old']);
+    await rewriteFolder(folder, { a: '3' }, ['old'], always);
     expect(readdirSync(folder)).toEqual(['a']);
+  });
+});
+
+describe('where others write at the same time', () => {
+  const mouldOf = (word: string) =>
+    importSnippet([
+      {
+        name: 'a.html',
+        text: `<p class="${word}">a</p><style>.${word} { color: red }</style><script>/* ${word} */</script>`,
+      },
+    ]).mould;
+
+  it('a mould is read in one state or the other, and never in half of each', async () => {
+    const folder = join(folderWith(), 'm');
+    const states = [mouldOf('early'), mouldOf('late')] as const;
+    await writeMould(folder, states[0]);
+    let isOver = false;
+    const writing = (async () => {
+      for (let at = 1; !isOver; at += 1) await rewriteMould(folder, states[at % 2] as Mould);
+    })();
+    const seen = new Set<string>();
+    for (let at = 0; at < 60; at += 1) {
+      const { mould } = await readMould(folder).catch((error: Refusal) => {
+        expect(error.message).toContain('changes while it is read');
+        return { mould: undefined };
+      });
+      if (!mould) continue;
+      const words = [mould.template, mould.style, mould.script].map(
+        (text) => /early|late/.exec(text)?.[0],
+      );
+      expect(new Set(words).size).toBe(1);
+      seen.add(words.join());
+    }
+    isOver = true;
+    await writing;
+    expect(seen.size).toBe(2);
+  });
+
+  it('what never comes to rest is refused', async () => {
+    let state = 0;
+    const stamp = async () => String(++state);
+    await expect(readSteadily('a.html', stamp, async () => 'half')).rejects.toThrow(
+      'a.html changes while it is read.',
+    );
+    expect(state).toBe(10);
+  });
+
+  it.each([
+    ['another text', 'template.html', '<p>Saved by hand</p>'],
+    ['a file more', 'assets/new.svg', '<svg/>'],
+  ])('nothing is written over %s', async (_, path, text) => {
+    const folder = join(folderWith(), 'm');
+    await writeMould(folder, { ...mouldOf('early'), files: { 'assets/a.txt': textBytes('a') } });
+    const { mould } = await readMould(folder);
+    writeFileSync(join(folder, path), text);
+    const after = { ...mould, style: '' };
+    for (const write of [saveMould, rewriteMould]) {
+      await expect(write(folder, after, mould)).rejects.toThrow(
+        `${join(folder, path)} was changed by something else`,
+      );
+    }
+    expect(readFileSync(join(folder, path), 'utf8')).toBe(text);
+    expect(readdirSync(join(folder, '..'))).toEqual(['m']);
+    await saveMould(folder, after, (await readMould(folder)).mould);
+    expect(existsSync(join(folder, 'style.css'))).toBe(false);
   });
 });
 

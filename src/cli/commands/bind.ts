@@ -46,7 +46,7 @@ export function addBind(program: Command, running: Running): void {
         const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
         const { mould, findings: told } = renameAll(taken.mould, rename);
         const isChanged = taken.ties.length > 0 || drop.length > 0 || rename.length > 0;
-        if (isChanged) await saveMould(folder, mould);
+        if (isChanged) await saveMould(folder, mould, read.mould);
         const findings = [...read.findings, ...dropped.findings, ...taken.findings, ...told].map(
           (one) => inFolder(folder, one),
         );

@@ -1,12 +1,8 @@
-import { join } from 'node:path';
 import type { Command } from 'commander';
 import { type CheckOptions, checkMould, fixMould } from '../../core/author/check/check-mould.ts';
-import { fileOf } from '../../core/author/check/subject/source.ts';
-import type { Mould } from '../../core/model/mould.ts';
 import type { Finding, Level } from '../../core/problem/finding.ts';
-import { readMould } from '../../node/files/mould-folder.ts';
+import { readMould, saveMould } from '../../node/files/mould-folder.ts';
 import { readText } from '../../node/files/read-text.ts';
-import { writeWhole } from '../../node/files/write-safely.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { inFolder } from '../subject.ts';
@@ -68,15 +64,8 @@ async function checkOne(folder: string, fix: boolean, options: CheckOptions): Pr
     };
   }
   const { mould: mended, fixed, left } = fixMould(mould, options);
-  await writeChanged(folder, mould, mended);
+  if (fixed.length > 0) await saveMould(folder, mended, mould);
   return { name, folder, findings: here([...findings, ...left]), fixed: here(fixed) };
-}
-
-/** Writes the source files that mends have changed, and no other. */
-async function writeChanged(folder: string, before: Mould, after: Mould): Promise<void> {
-  for (const part of ['template', 'style', 'script'] as const) {
-    if (after[part] !== before[part]) await writeWhole(join(folder, fileOf[part]), after[part]);
-  }
 }
 
 async function printChecked(terminal: Terminal, one: Checked): Promise<void> {

@@ -76,13 +76,16 @@ export function addImport(program: Command, running: Running): void {
         const imported = await importGiven(given, importOptions);
         const folder = options.out ?? imported.mould.manifest.name;
         const isReplacing = options.replace === true && (await isThere(join(folder, 'mould.json')));
-        const { dropped, ...made } = isReplacing
-          ? await importGiven(given, importOptions, folder)
+        const older = isReplacing ? (await readMould(folder)).mould : undefined;
+        const { dropped, ...made } = older
+          ? await importGiven(given, importOptions, { mould: older, folder })
           : imported;
         const bound = options.bind ? bindSpots(made.mould, 'recommended') : made;
         const { mould } = bound;
         const findings = bound === made ? made.findings : [...made.findings, ...bound.findings];
-        const files = await (isReplacing ? rewriteMould : writeMould)(folder, mould);
+        const files = await (older
+          ? rewriteMould(folder, mould, older)
+          : writeMould(folder, mould));
         const told = findings.map((one) =>
           one.file === 'template.html' ? inFolder(folder, one) : one,
         );
@@ -165,7 +168,7 @@ const standardInput = 'standard input';
 async function importGiven(
   given: ReadonlyMap<string, SnippetPiece>,
   options: ImportOptions,
-  over?: string,
+  over?: { readonly mould: Mould; readonly folder: string },
 ) {
   const atPath = (one: Finding): Finding => {
     const [path] = [...given].find(([, piece]) => piece.name === one.file) ?? [];
@@ -173,13 +176,13 @@ async function importGiven(
   };
   try {
     const pieces = [...given.values()];
-    const before = over === undefined ? undefined : await readOldPaste(over);
+    const before = over && (await readOldPaste(over.folder));
     const all = [...pieces, ...(before?.pieces ?? [])];
     const compilers = await loadCompilers(styleDialectsIn(all));
     const imported =
-      over === undefined || !before
-        ? importSnippet(pieces, { ...options, compilers })
-        : replaceSnippet((await readMould(over)).mould, before, pieces, { ...options, compilers });
+      over && before
+        ? replaceSnippet(over.mould, before, pieces, { ...options, compilers })
+        : importSnippet(pieces, { ...options, compilers });
     return { ...imported, findings: imported.findings.map(atPath) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

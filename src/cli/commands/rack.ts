@@ -89,7 +89,7 @@ export function addRack(program: Command, running: Running): void {
           await refuseIfThere(folder, 'Add --replace to renew it, or choose another --out.');
         }
         const older = (await isThere(folder)) ? (await readMould(folder)).mould : undefined;
-        await (older ? rewriteMould(folder, mould) : writeMould(folder, mould));
+        await (older ? rewriteMould(folder, mould, older) : writeMould(folder, mould));
         const changes = older && compareFields(older, mould);
         const lost = older ? valuesWithoutField(older, mould) : [];
         const { name: own, version } = mould.manifest;

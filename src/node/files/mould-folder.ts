@@ -1,6 +1,5 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
-import { tiesFile } from '../../core/author/bind/ties.ts';
 import type { OldPaste } from '../../core/author/snippet/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
 import type { Mould } from '../../core/model/mould.ts';
@@ -10,7 +9,8 @@ import { Refusal } from '../../core/problem/refusal.ts';
 import { readText } from './read-text.ts';
 import { unreadable } from './refuse.ts';
 import { localFilesOf } from './snippet-folder.ts';
-import { isThere, rewriteFolder, writeNewFolder } from './write-safely.ts';
+import { fileStamp, readSteadily } from './steady.ts';
+import { type FolderFiles, isThere, rewriteFolder, writeNewFolder } from './write-safely.ts';
 
 /** The source files of a mould, and the part of it that each holds. */
 const sources = {
@@ -35,6 +35,14 @@ export interface MouldRead {
 export async function readMould(folder: string): Promise<MouldRead> {
   if (!(await isThere(folder))) throw unreadable(folder, { code: 'ENOENT' });
   if (folder.endsWith('.zip')) return readPack(folder);
+  const stamp = async () => {
+    const files = await listFiles(folder).catch(() => []);
+    return (await Promise.all(files.map((path) => fileStamp(join(folder, path))))).join();
+  };
+  return readSteadily(folder, stamp, () => readFolder(folder));
+}
+
+async function readFolder(folder: string): Promise<MouldRead> {
   const manifestPath = join(folder, 'mould.json');
   if (!(await isThere(manifestPath))) {
     throw new Refusal(finding('call/no-mould', { path: folder }));
@@ -91,21 +99,49 @@ export async function writeMould(folder: string, mould: Mould): Promise<readonly
  * Writes a mould over an older one, whole or not at all; the old paste goes, all else that is not
  * of the new mould stays.
  *
- * @throws Refusal when the folder cannot be written
+ * @param older the mould as it was read from there
+ * @throws Refusal when the folder cannot be written, or is not as it was read any more
  */
-export async function rewriteMould(folder: string, mould: Mould): Promise<readonly string[]> {
+export async function rewriteMould(
+  folder: string,
+  mould: Mould,
+  older?: Mould,
+): Promise<readonly string[]> {
   const files = filesOf(mould);
-  await rewriteFolder(folder, files, ['snippet']);
+  await rewriteFolder(folder, files, ['snippet'], () => refuseIfChanged(folder, older));
   return Object.keys(files);
 }
 
 /**
- * Writes a mould over itself, whole or not at all, where its sources, fields or ties have changed.
+ * Writes those files of a mould that have changed, whole or not at all.
  *
- * @throws Refusal when the folder cannot be written
+ * @param older the mould as it was read from there
+ * @throws Refusal when the folder cannot be written, or is not as it was read any more
  */
-export async function saveMould(folder: string, mould: Mould): Promise<void> {
-  await rewriteFolder(folder, filesOf(mould), ['style.css', 'script.js', tiesFile]);
+export async function saveMould(folder: string, mould: Mould, older: Mould): Promise<void> {
+  const [was, is] = [filesOf(older), filesOf(mould)];
+  const changed = differing(was, is);
+  const files = Object.fromEntries(
+    changed.flatMap((path) => (is[path] === undefined ? [] : [[path, is[path]]])),
+  );
+  await rewriteFolder(folder, files, changed, () => refuseIfChanged(folder, older));
+}
+
+/** @throws Refusal when a file of a mould is another than it was when it was read */
+async function refuseIfChanged(folder: string, older: Mould | undefined): Promise<void> {
+  if (!older) return;
+  const [path] = differing(filesOf(older), filesOf((await readMould(folder)).mould));
+  if (path === undefined) return;
+  throw new Refusal(finding('call/changed-meanwhile', { path: join(folder, path) }));
+}
+
+/** The files that only one of two moulds has, or in which they differ. */
+function differing(one: FolderFiles, other: FolderFiles): string[] {
+  return Object.keys({ ...one, ...other }).filter((path) => {
+    const [a, b] = [one[path], other[path]];
+    if (typeof a !== 'object' || typeof b !== 'object') return a !== b;
+    return Buffer.compare(a, b) !== 0;
+  });
 }
 
 /** The paste that a mould folder was made from, as its `snippet/` holds it. */

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { unreadable } from './refuse.ts';
+import { fileStamp, readSteadily } from './steady.ts';
 
 /** A file's bytes, and what they say. */
 export interface TextFile {
@@ -12,7 +13,11 @@ export interface TextFile {
 /** Reads a file of text. @throws Refusal when it is not there, not readable or not text */
 export async function readText(path: string): Promise<TextFile> {
   try {
-    return decode(path, await readFile(path));
+    return await readSteadily(
+      path,
+      () => fileStamp(path),
+      async () => decode(path, await readFile(path)),
+    );
   } catch (error) {
     if (error instanceof Refusal) throw error;
     throw unreadable(path, error);

@@ -24,6 +24,7 @@ export function unreadable(path: string, error: unknown): Refusal {
 
 /** The refusal for a place that could not be written to. */
 export function unwritable(path: string, error: unknown): Refusal {
+  if (error instanceof Refusal) return error;
   const code = codeOf(error);
   const why = code === 'ENOENT' ? 'the folder is not there' : (reasons[code] ?? code);
   return new Refusal(finding('call/not-writable', { path, why }));

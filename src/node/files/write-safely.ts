@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { access, cp, mkdir, readdir, rename, rm, rmdir, writeFile } from 'node:fs/promises';
+import { existsSync, mkdirSync, renameSync, rmdirSync, rmSync } from 'node:fs';
+import { access, cp, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import { basename, dirname, join, relative, resolve } from 'node:path';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
@@ -18,10 +19,10 @@ export async function writeWhole(path: string, content: string | Uint8Array): Pr
   const draft = draftBeside(path);
   try {
     await mkdir(dirname(path), { recursive: true });
-    await writeFile(draft, content);
-    await rename(draft, path);
+    await drafting(draft, () => writeFile(draft, content));
+    renameSync(draft, path);
   } catch (error) {
-    await rm(draft, { force: true }).catch(() => undefined);
+    await clear(draft);
     throw unwritable(path, error);
   }
 }
@@ -39,14 +40,14 @@ export async function writeNewFolder(
 ): Promise<void> {
   const isEmpty = await isEmptyFolder(path);
   if (!isEmpty) await refuseIfThere(path, mend);
-  if (isEmpty && isStoodIn(path)) return swapFiles(path, files, []);
+  if (isEmpty && isStoodIn(path)) return swapFiles(path, files, [], async () => undefined);
   const draft = draftBeside(path);
   try {
-    await writeFiles(draft, files);
-    if (isEmpty) await rmdir(path);
-    await rename(draft, path);
+    await drafting(draft, () => writeFiles(draft, files));
+    if (isEmpty) rmdirSync(path);
+    renameSync(draft, path);
   } catch (error) {
-    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    await clear(draft);
     throw unwritable(path, error);
   }
 }
@@ -56,29 +57,37 @@ export async function writeNewFolder(
  * takes its place. What else the folder holds comes along.
  *
  * @param leaving folders in it whose old files go
+ * @param check tells, right before, whether what is there may go: throws where it may not
  * @throws Refusal when it cannot be written
  */
 export async function rewriteFolder(
   path: string,
   files: FolderFiles,
   leaving: readonly string[],
+  check: () => Promise<void>,
 ): Promise<void> {
-  if (isStoodIn(path)) return swapFiles(path, files, leaving);
+  if (isStoodIn(path)) return swapFiles(path, files, leaving, check);
   const draft = draftBeside(path);
   const aside = draftBeside(path);
   try {
-    await cp(path, draft, { recursive: true, verbatimSymlinks: true });
-    for (const folder of leaving) await rm(join(draft, folder), { recursive: true, force: true });
-    await writeFiles(draft, files);
-    await rename(path, aside);
-    await rename(draft, path).catch(async (error) => {
-      await rename(aside, path);
-      throw error;
+    await drafting(draft, async () => {
+      await cp(path, draft, { recursive: true, verbatimSymlinks: true, preserveTimestamps: true });
+      for (const folder of leaving) await rm(join(draft, folder), { recursive: true, force: true });
+      await writeFiles(draft, files);
+      await check();
     });
+    // At one go: a program that is stopped is so before the first or after the second.
+    renameSync(path, aside);
+    try {
+      renameSync(draft, path);
+    } catch (error) {
+      renameSync(aside, path);
+      throw error;
+    }
     // The new folder is in its place; an old one that will not go is no failure of that.
-    await rm(aside, { recursive: true, force: true }).catch(() => undefined);
+    await clear(aside);
   } catch (error) {
-    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    await clear(draft);
     throw unwritable(path, error);
   }
 }
@@ -96,28 +105,48 @@ async function swapFiles(
   path: string,
   files: FolderFiles,
   leaving: readonly string[],
+  check: () => Promise<void>,
 ): Promise<void> {
   const draft = draftBeside(join(path, 'draft'));
-  const back: (() => Promise<void>)[] = [];
-  const move = async (from: string, to: string) => {
-    await mkdir(dirname(to), { recursive: true });
-    await rename(from, to);
-    back.unshift(() => rename(to, from));
+  const back: (() => void)[] = [];
+  const move = (from: string, to: string) => {
+    mkdirSync(dirname(to), { recursive: true });
+    renameSync(from, to);
+    back.unshift(() => renameSync(to, from));
   };
   try {
-    await writeFiles(join(draft, 'new'), files);
-    const old = new Set([...leaving, ...Object.keys(files)]);
-    for (const name of old) {
-      if (await isThere(join(path, name))) await move(join(path, name), join(draft, 'old', name));
+    await drafting(draft, async () => {
+      await writeFiles(join(draft, 'new'), files);
+      await check();
+    });
+    for (const name of new Set([...leaving, ...Object.keys(files)])) {
+      if (existsSync(join(path, name))) move(join(path, name), join(draft, 'old', name));
     }
-    for (const name of Object.keys(files)) await move(join(draft, 'new', name), join(path, name));
+    for (const name of Object.keys(files)) move(join(draft, 'new', name), join(path, name));
   } catch (error) {
     // Should one not go back, it stays in the draft, where it can be found.
-    for (const undo of back) await undo();
-    await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+    for (const undo of back) undo();
+    await clear(draft);
     throw unwritable(path, error);
   }
-  await rm(draft, { recursive: true, force: true }).catch(() => undefined);
+  await clear(draft);
+}
+
+/** What is being written or cleared now: a program that ends before leaves none of it behind. */
+const drafts = new Set<string>();
+process.on('exit', () => {
+  // A file that is being copied at this moment may still come in.
+  const how = { recursive: true, force: true, maxRetries: 5, retryDelay: 20 };
+  for (const draft of drafts) rmSync(draft, how);
+});
+
+async function drafting(draft: string, write: () => Promise<void>): Promise<void> {
+  drafts.add(draft);
+  await write().finally(() => drafts.delete(draft));
+}
+
+async function clear(draft: string): Promise<void> {
+  await drafting(draft, () => rm(draft, { recursive: true, force: true })).catch(() => undefined);
 }
 
 async function writeFiles(folder: string, files: FolderFiles): Promise<void> {

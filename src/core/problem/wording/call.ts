@@ -53,7 +53,18 @@ export const callWording = {
     mend: ({ why }: { path: string; why: string }) =>
       /room|full|large/.test(why)
         ? 'Make room, or choose a folder elsewhere with --out; what was there is as it was.'
-        : 'Choose a folder that you may write to, with --out.',
+        : 'Let yourself write there, or choose another folder with --out where the command takes one.',
+  },
+  'call/changing': {
+    level: 'error',
+    message: ({ path }: { path: string }) => `${path} changes while it is read.`,
+    mend: () => 'Wait until what writes it is done, and run the command again.',
+  },
+  'call/changed-meanwhile': {
+    level: 'error',
+    message: ({ path }: { path: string }) =>
+      `${path} was changed by something else while this was at work; nothing was written.`,
+    mend: () => 'Run the command again: it then goes by what is there now.',
   },
   'call/unknown-field': {
     level: 'error',
