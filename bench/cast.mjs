@@ -1,7 +1,7 @@
 // What one cast costs next to a hand-written function that builds and escapes the same string.
-import { mkdirSync, writeFileSync } from 'node:fs';
 import { Bench } from 'tinybench';
 import { compileMould } from '../dist/core/compile/compile-mould.js';
+import { keep, short } from './keep.mjs';
 
 /** One escaper for text and quoted attributes, as one writes it by hand. */
 const special = /[&<>"']/;
@@ -154,18 +154,11 @@ for (const [name, { compiled, given, make, rows }] of Object.entries(pieces)) {
   const [hand, written, sealed, cast] = bench.tasks.map(({ result }) => result.latency.p50);
   results[name] = {
     rows,
-    writtenToHand: round(written / hand),
-    sealedToHand: round(sealed / hand),
-    checkedToHand: round(cast / hand),
-    handMs: round(hand),
+    writtenToHand: short(written / hand),
+    sealedToHand: short(sealed / hand),
+    checkedToHand: short(cast / hand),
+    handMs: short(hand),
   };
 }
 
-mkdirSync(new URL('results/', import.meta.url), { recursive: true });
-const text = `${JSON.stringify({ node: process.version, results }, null, 2)}\n`;
-writeFileSync(new URL('results/cast.json', import.meta.url), text);
-process.stdout.write(text);
-
-function round(value) {
-  return Number(value.toPrecision(3));
-}
+keep('cast', results);

@@ -1,12 +1,12 @@
 // What import costs, alone and with the check of what it made, next to the bare parsers on the same
 // input, and how it grows with the input.
-import { mkdirSync, writeFileSync } from 'node:fs';
 import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { parseFragment } from 'parse5';
 import { Bench } from 'tinybench';
 import { checkMould } from '../dist/core/author/check/check-mould.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
+import { keep, short } from './keep.mjs';
 
 const rule = (n) =>
   `.car-${n} > b:hover, .car-${n} i::before {\n  color: #b3541e;\n  margin: ${n}px auto;\n  background: url(a.svg) no-repeat;\n}\n`;
@@ -38,13 +38,10 @@ for (const [name, { style, markup, script }] of Object.entries(inputs)) {
   const [parsers, imported, checked] = bench.tasks.map(({ result }) => result.latency.p50);
   results[name] = {
     kB: Math.round(text.length / 1000),
-    toParsers: Number((imported / parsers).toPrecision(3)),
-    checkedToParsers: Number((checked / parsers).toPrecision(3)),
-    importMs: Number(imported.toPrecision(3)),
+    toParsers: short(imported / parsers),
+    checkedToParsers: short(checked / parsers),
+    importMs: short(imported),
   };
 }
 
-mkdirSync(new URL('results/', import.meta.url), { recursive: true });
-const out = `${JSON.stringify({ node: process.version, results }, null, 2)}\n`;
-writeFileSync(new URL('results/import.json', import.meta.url), out);
-process.stdout.write(out);
+keep('import', results);

@@ -1,7 +1,7 @@
 // Pages of many casts: a site of 500 pages with 10 000 casts of 50 moulds, the same a half and a
 // quarter as large, and built again with nothing changed; what each further cast of a page costs;
 // next to that, the bare time to read, write and rename as many files of the same sizes.
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { cp, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,6 +12,7 @@ import { readMould } from '../dist/node/files/mould-folder.js';
 import { buildPages } from '../dist/node/pages/build-pages.js';
 import { openRack } from '../dist/node/rack/rack.js';
 import { runtime } from '../dist/runtime/text.js';
+import { keep, short } from './keep.mjs';
 
 const home = fileURLToPath(new URL('../demo/moulds/', import.meta.url));
 const names = ['call-out', 'diary', 'fare-switch', 'notice-rail', 'notice-board'];
@@ -86,11 +87,11 @@ for (const pages of [125, 250, 500]) {
   });
   sizes[pages] = {
     casts: pages * 20,
-    seconds: round(ms / 1000),
-    msPerCast: round(ms / pages / 20),
-    againToFirst: round(again / ms),
-    toBareFiles: round(ms / bare),
-    heapMB: Math.round(most / 1e6),
+    seconds: short(ms / 1000),
+    msPerCast: short(ms / pages / 20),
+    againToFirst: short(again / ms),
+    toBareFiles: short(ms / bare),
+    heapMB: Math.short(most / 1e6),
   };
 }
 
@@ -114,16 +115,9 @@ for (const count of [1, 10, 100, 1000, 10_000]) {
   const once = composePage({ ...page, casts: casts.slice(0, 1) }, setting).html.length;
   const beside = html.length - markup - (once - compiled.cast(casts[0]).markup.trim().length - 1);
   growth[count] = {
-    msPerCast: round(ms / count),
-    moreThanMarkupAndOnce: round(beside / html.length),
+    msPerCast: short(ms / count),
+    moreThanMarkupAndOnce: short(beside / html.length),
   };
 }
 
-const text = `${JSON.stringify({ node: process.version, sizes, growth }, null, 2)}\n`;
-await mkdir(new URL('results/', import.meta.url), { recursive: true });
-writeFileSync(new URL('results/pages.json', import.meta.url), text);
-process.stdout.write(text);
-
-function round(value) {
-  return Number(value.toPrecision(3));
-}
+keep('pages', { sizes, growth });

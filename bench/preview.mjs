@@ -1,10 +1,10 @@
 // How long a change in the settings form takes to be on screen in three frames, from the event in the
 // form to the picture in the slowest of them; next to the bare limit on the same page: a message to
 // three such frames that sets one custom property there, and back.
-import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { startPreview } from '../dist/node/preview/start-preview.js';
+import { keep, short } from './keep.mjs';
 
 const moulds = fileURLToPath(new URL('../demo/moulds/', import.meta.url));
 const preview = await startPreview([`${moulds}notice-rail`, `${moulds}depot-sounds`]);
@@ -104,7 +104,6 @@ const calm = { style: await changes('played', colours), other: await changes('he
 await browser.close();
 await preview.close();
 
-const short = (value) => Number(value.toPrecision(3));
 const told = (all) => ({
   madeMs: short(median(all.map(([, made]) => made))),
   drawnMs: short(median(all.map(([drawn]) => drawn))),
@@ -118,11 +117,4 @@ const results = {
   movingStyle: told(moving.style),
   movingOther: told(moving.other),
 };
-console.log(results);
-const home = fileURLToPath(new URL('./results/', import.meta.url));
-mkdirSync(home, { recursive: true });
-writeFileSync(
-  `${home}preview.json`,
-  `${JSON.stringify({ node: process.version, results }, null, 2)}
-`,
-);
+keep('preview', results);

@@ -1,7 +1,6 @@
 // Pictures and facts of the demo moulds at four widths, next to a bare loop that opens the same pages
 // in the same browser, with the same clock, and takes the same pictures, so many at once as well; the
 // accessibility engine by itself on top.
-import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { readMould } from '../dist/node/files/mould-folder.js';
@@ -10,6 +9,7 @@ import { castsToShoot } from '../dist/node/proof/casts-to-shoot.js';
 import { holdAt, stopClock } from '../dist/node/proof/fake-clock.js';
 import { inParallel, shotsAtOnce } from '../dist/node/proof/pool.js';
 import { shoot, usualShooting } from '../dist/node/proof/shoot.js';
+import { keep, short } from './keep.mjs';
 
 const home = fileURLToPath(new URL('../demo/moulds/', import.meta.url));
 const names = ['call-out', 'diary', 'fare-switch', 'notice-rail'];
@@ -57,17 +57,11 @@ for (let round = 0; round < 6; round += 1) {
 }
 await browser.close();
 const each = (name) => Math.round(median(taken[name]) / due.length);
-const ratio = (name) => Number((median(taken[name]) / median(taken.bare)).toPrecision(3));
+const ratio = (name) => short(median(taken[name]) / median(taken.bare));
 const results = {
   pictures: due.length,
   bareMsEach: each('bare'),
   oursToBare: ratio('ours'),
   withEngineToBare: ratio('engine'),
 };
-console.log(results);
-const out = fileURLToPath(new URL('./results/', import.meta.url));
-mkdirSync(out, { recursive: true });
-writeFileSync(
-  `${out}proof.json`,
-  `${JSON.stringify({ node: process.version, results }, null, 2)}\n`,
-);
+keep('proof', results);

@@ -1,6 +1,6 @@
 // What finding and binding fields costs in a snippet of some 2 000 lines, next to the bare parsers on
 // the same input. The snippet is the set of tests/spots/cases, one piece after the other.
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
@@ -9,6 +9,7 @@ import { Bench } from 'tinybench';
 import { bindSpots } from '../dist/core/author/bind/bind-spots.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
 import { findSpots } from '../dist/core/author/spots/find-spots.js';
+import { keep, short } from './keep.mjs';
 
 const cases = fileURLToPath(new URL('../tests/spots/cases/', import.meta.url));
 const pieces = readdirSync(cases).map((name) =>
@@ -45,14 +46,8 @@ const results = {
   lines: text.split('\n').length,
   kB: Math.round(text.length / 1000),
   fields: bindSpots(mould, 'recommended').ties.length,
-  findToParsers: Number((found / parsers).toPrecision(3)),
-  bindToParsers: Number((bound / parsers).toPrecision(3)),
-  findMs: Number(found.toPrecision(3)),
+  findToParsers: short(found / parsers),
+  bindToParsers: short(bound / parsers),
+  findMs: short(found),
 };
-console.log(results);
-const home = fileURLToPath(new URL('./results/', import.meta.url));
-mkdirSync(home, { recursive: true });
-writeFileSync(
-  `${home}spots.json`,
-  `${JSON.stringify({ node: process.version, results }, null, 2)}\n`,
-);
+keep('spots', results);

@@ -1,10 +1,11 @@
 // What it takes to start the command line, next to bare Node.js and to Node.js with the parsers that a
 // check needs; each in a process of its own, one after the other in turns, medians.
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { keep, short } from './keep.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const program = join(root, 'dist/bin/keen-mould.js');
@@ -37,16 +38,12 @@ for (let round = 0; round < 21; round += 1) {
 }
 const median = (all) => [...all].sort((a, b) => a - b)[all.length >> 1];
 const ms = Object.fromEntries(Object.entries(times).map(([name, all]) => [name, median(all)]));
-const round = (value) => Number(value.toPrecision(3));
 const results = {
-  versionToNode: round(ms.version / ms.node),
-  helpToNode: round(ms.help / ms.node),
-  checkToParsers: round(ms.check / ms.parsers),
-  castToParsers: round(ms.cast / ms.parsers),
-  ms: Object.fromEntries(Object.entries(ms).map(([name, value]) => [name, Math.round(value)])),
+  versionToNode: short(ms.version / ms.node),
+  helpToNode: short(ms.help / ms.node),
+  checkToParsers: short(ms.check / ms.parsers),
+  castToParsers: short(ms.cast / ms.parsers),
+  ms: Object.fromEntries(Object.entries(ms).map(([name, value]) => [name, Math.short(value)])),
 };
 
-mkdirSync(new URL('results/', import.meta.url), { recursive: true });
-const out = `${JSON.stringify({ node: process.version, results }, null, 2)}\n`;
-writeFileSync(new URL('results/start.json', import.meta.url), out);
-process.stdout.write(out);
+keep('start', results);

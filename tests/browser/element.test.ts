@@ -2,18 +2,22 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type CompiledMould, compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { CastFile } from '../../src/core/model/cast-file.ts';
+import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { sampleOf } from '../../src/core/model/samples.ts';
 import { contentType } from '../../src/core/text/content-type.ts';
 import { kit } from '../../src/kit/text.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
 import { runtime } from '../../src/runtime/text.ts';
+import { payloads } from '../support/attacks.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
+import { everyKind, everyPlace, everyStyle } from '../support/every-kind.ts';
 import { mouldOf } from '../support/mould.ts';
 import { differing } from '../support/pictures.ts';
 
@@ -38,7 +42,12 @@ async function opened(html: string, files: Files, { hasScript = true } = {}) {
   page.on('console', (said) => said.type() === 'error' && complaints.push(said.text()));
   await page.route('**/*', (route) => {
     const path = new URL(route.request().url()).pathname.slice(1);
-    const body = path === '' ? `<!doctype html><body style="margin:0">${html}` : files[path];
+    const body =
+      path === ''
+        ? `<!doctype html><body style="margin:0">${html}`
+        : Object.hasOwn(files, path)
+          ? files[path]
+          : undefined;
     if (body === undefined) return route.fulfill({ status: path === 'favicon.ico' ? 204 : 404 });
     const type = path === '' ? 'text/html; charset=utf-8' : contentType(path);
     return route.fulfill({
@@ -267,6 +276,49 @@ customElements.define('site-card', class extends LitElement {
     expect(await page.locator(tag).locator('.words').innerHTML()).toBe('<p>b<b>d</b></p>');
     expect(await page.locator('other-name').locator('h2').textContent()).toBe('Trams');
     expect(page.complaints).toEqual([]);
+  });
+
+  it('holds what the sealed cast holds, whatever the values', async () => {
+    const mould = mouldOf({ fields: everyKind, template: everyPlace, style: everyStyle });
+    const compiled = compileMould(mould);
+    const page = await opened('<board-cast></board-cast>' + script, filesOf(mould, compiled));
+    const value = fc.oneof(
+      ...[
+        fc.constantFrom(...payloads, '#fff', '12px', '0.4s', 'h3', '/a', '<p>a<b>b'),
+        fc.string(),
+      ],
+      ...[fc.jsonValue({ maxDepth: 2 }), fc.integer(), fc.constant(null)],
+    );
+    const record = fc.record(
+      Object.fromEntries(Object.keys(everyKind).map((name) => [name, value])),
+      { requiredKeys: [] },
+    );
+    const given = fc.sample(record, { seed: 31, numRuns: 150 }) as JsonObject[];
+    const both = given.map((values) => {
+      const { markup, castStyle } = compiled.cast({ id: 'board-1', values }, { sealed: true });
+      return { json: JSON.stringify(values), markup, castStyle };
+    });
+    const differing = await page.evaluate(async (both) => {
+      const element = document.querySelector('board-cast') as HTMLElement & { values: unknown };
+      const found: unknown[] = [];
+      for (const { json, markup, castStyle } of both) {
+        element.values = JSON.parse(json);
+        await new Promise((done) => setTimeout(done));
+        const held = element.shadowRoot?.lastElementChild?.shadowRoot;
+        const copy = document.createElement('div');
+        copy.append(...[...(held?.childNodes ?? [])].map((node) => node.cloneNode(true)));
+        const styles = [...copy.querySelectorAll<HTMLElement>(':scope > style')];
+        for (const style of styles) style.remove();
+        const wanted = document.createElement('template');
+        wanted.innerHTML = markup.trim();
+        const one = [copy.innerHTML.trim(), styles.at(-1)?.textContent];
+        const other = [wanted.innerHTML, castStyle];
+        if (JSON.stringify(one) !== JSON.stringify(other)) found.push({ json, one, other });
+      }
+      return found;
+    }, both);
+    expect(differing).toEqual([]);
+    expect(new Set(both.map(({ markup }) => markup)).size).toBeGreaterThan(100);
   });
 
   it('is described for editors by a manifest, with types', () => {

@@ -87,6 +87,8 @@ describe('a value that is none of its kind is refused with what is expected', ()
     [{ kind: 'typeface' }, { weight: 'heavy' }, 'Weight must be normal, bold or a number'],
     [{ kind: 'fill' }, { color: 'red', position: 'x;y' }, 'Position must be a CSS position'],
     [{ kind: 'target' }, 'a {', 'must be a CSS selector'],
+    [{ kind: 'target' }, '.fares:hovver, a', 'must be a CSS selector'],
+    [{ kind: 'target' }, '.fares::befor', 'must be a CSS selector'],
     [{ kind: 'icon' }, '<p>no drawing</p>', 'Drawing must be an <svg> element'],
     [{ kind: 'icon' }, '<svg x=">', 'Drawing must be an <svg> element'],
   ])('%j refuses %j', (declared, given, said) => {

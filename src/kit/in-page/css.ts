@@ -11,6 +11,8 @@ const properties: readonly (readonly [type: RegExp, property: string, only?: Reg
   [/^normal \| <number \[0/, 'line-height'],
 ];
 
+/** What these stand for nobody can know before (CSS Values 5, 7). */
+const standIns = /\b(?:var|env|attr|if|inherit)\(|--/i;
 const ofAll = /^(?:inherit|initial|unset|revert|revert-layer)$/i;
 
 /** Asks the page itself, which knows more than any list. */
@@ -18,7 +20,7 @@ export const isOfCssType: CssTools['isOfCssType'] = (type, value) => {
   const text = value.trim();
   const [, property, only] = properties.find(([of]) => of.test(type)) ?? [];
   const isPlain = /^[\w\s#%.,()+*/-]+$/.test(value) && !value.includes('/*');
-  if (!property || !isPlain || ofAll.test(text) || /\bvar\(/i.test(value)) return false;
+  if (!property || !isPlain || ofAll.test(text) || standIns.test(value)) return false;
   return (only?.test(text) ?? true) && CSS.supports(property, text);
 };
 

@@ -1,4 +1,5 @@
-import { lexer, parse } from 'css-tree';
+import { type CssNode, find, lexer, parse } from 'css-tree';
+import { pseudoClasses, pseudoElements } from './pseudo-names.ts';
 
 /**
  * True for a value of a CSS type that stays within its declaration. Comments, strings and escapes
@@ -14,14 +15,23 @@ export function isOfCssType(type: string, value: string): boolean {
 
 /** True for a list of selectors as style rules take it; empty text names nothing. */
 export function isSelector(value: string): boolean {
+  if (value === '') return true;
   let isRead = true;
   const onParseError = () => {
     isRead = false;
   };
   try {
-    parse(value, { context: 'selectorList', onParseError });
+    const list = parse(value, { context: 'selectorList', onParseError });
+    return isRead && !find(list, isUnknown);
   } catch {
-    isRead = false;
+    return false;
   }
-  return isRead || value === '';
+}
+
+/** One that no browser knows makes the whole list mean nothing (Selectors 4, 3.9). */
+function isUnknown(node: CssNode): boolean {
+  if (node.type !== 'PseudoClassSelector' && node.type !== 'PseudoElementSelector') return false;
+  const known = node.type === 'PseudoClassSelector' ? pseudoClasses : pseudoElements;
+  const { name } = node;
+  return !known.has(name.toLowerCase()) && !name.startsWith('-');
 }
