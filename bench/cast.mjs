@@ -1,7 +1,7 @@
 // What one cast costs next to a hand-written function that builds and escapes the same string.
-import { Bench } from 'tinybench';
 import { compileMould } from '../dist/core/compile/compile-mould.js';
 import { keep, short } from './keep.mjs';
+import { inTurns } from './rounds.mjs';
 
 /** One escaper for text and quoted attributes, as one writes it by hand. */
 const special = /[&<>"']/;
@@ -145,19 +145,18 @@ const results = {};
 for (const [name, { compiled, given, make, rows }] of Object.entries(pieces)) {
   const { values } = compiled.cast({ id: 'c', values: given });
   if (compiled.write(values, 'c') !== make(values, 'c')) throw new Error('The two differ.');
-  const bench = new Bench({ time: 1500, warmupTime: 500 });
-  bench.add('by hand', () => make(values, 'c'));
-  bench.add('written', () => compiled.write(values, 'c'));
-  bench.add('written for a shadow root', () => compiled.write(values, 'c', { suffix: '' }));
-  bench.add('checked and written', () => compiled.cast({ id: 'c', values: given }));
-  await bench.run();
-  const [hand, written, sealed, cast] = bench.tasks.map(({ result }) => result.latency.p50);
+  const { hand, written, sealed, checked } = await inTurns({
+    hand: () => make(values, 'c'),
+    written: () => compiled.write(values, 'c'),
+    sealed: () => compiled.write(values, 'c', { suffix: '' }),
+    checked: () => compiled.cast({ id: 'c', values: given }),
+  });
   results[name] = {
     rows,
-    writtenToHand: short(written / hand),
-    sealedToHand: short(sealed / hand),
-    checkedToHand: short(cast / hand),
-    handMs: short(hand),
+    writtenToHand: short(written.ratio),
+    sealedToHand: short(sealed.ratio),
+    checkedToHand: short(checked.ratio),
+    handMs: short(hand.ms),
   };
 }
 

@@ -3,10 +3,10 @@
 import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { parseFragment } from 'parse5';
-import { Bench } from 'tinybench';
 import { checkMould } from '../dist/core/author/check/check-mould.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
 import { keep, short } from './keep.mjs';
+import { inTurns } from './rounds.mjs';
 
 const rule = (n) =>
   `.car-${n} > b:hover, .car-${n} i::before {\n  color: #b3541e;\n  margin: ${n}px auto;\n  background: url(a.svg) no-repeat;\n}\n`;
@@ -26,21 +26,20 @@ const inputs = {
 const results = {};
 for (const [name, { style, markup, script }] of Object.entries(inputs)) {
   const text = `<style>\n${style}</style>\n${markup}\n<script>\n${script}</script>\n`;
-  const bench = new Bench({ time: 1500, iterations: 8, warmupTime: 300, warmupIterations: 2 });
-  bench.add('parsers', () => {
-    parseFragment(text, { sourceCodeLocationInfo: true });
-    parseStyle(style, { positions: true });
-    parseScript(script, { ecmaVersion: 'latest' });
+  const { imported, checked } = await inTurns({
+    parsers: () => {
+      parseFragment(text, { sourceCodeLocationInfo: true });
+      parseStyle(style, { positions: true });
+      parseScript(script, { ecmaVersion: 'latest' });
+    },
+    imported: () => importSnippet([{ name: 'a.html', text }]),
+    checked: () => checkMould(importSnippet([{ name: 'a.html', text }]).mould),
   });
-  bench.add('import', () => importSnippet([{ name: 'a.html', text }]));
-  bench.add('import and check', () => checkMould(importSnippet([{ name: 'a.html', text }]).mould));
-  await bench.run();
-  const [parsers, imported, checked] = bench.tasks.map(({ result }) => result.latency.p50);
   results[name] = {
     kB: Math.round(text.length / 1000),
-    toParsers: short(imported / parsers),
-    checkedToParsers: short(checked / parsers),
-    importMs: short(imported),
+    toParsers: short(imported.ratio),
+    checkedToParsers: short(checked.ratio),
+    importMs: short(imported.ms),
   };
 }
 

@@ -5,11 +5,11 @@ import { fileURLToPath } from 'node:url';
 import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { parseFragment } from 'parse5';
-import { Bench } from 'tinybench';
 import { bindSpots } from '../dist/core/author/bind/bind-spots.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
 import { findSpots } from '../dist/core/author/spots/find-spots.js';
 import { keep, short } from './keep.mjs';
+import { inTurns } from './rounds.mjs';
 
 const cases = fileURLToPath(new URL('../tests/spots/cases/', import.meta.url));
 const pieces = readdirSync(cases).map((name) =>
@@ -32,22 +32,21 @@ const script = inside('script')
 const text = `${markup}\n<style>\n${style}\n</style>\n<script>\n${script}\n</script>\n`;
 
 const { mould } = importSnippet([{ name: 'all.html', text }]);
-const bench = new Bench({ time: 4000, iterations: 6, warmupTime: 500, warmupIterations: 2 });
-bench.add('parsers', () => {
-  parseFragment(mould.template, { sourceCodeLocationInfo: true });
-  parseStyle(mould.style, { positions: true });
-  parseScript(mould.script, { ecmaVersion: 'latest' });
+const { found, bound } = await inTurns({
+  parsers: () => {
+    parseFragment(mould.template, { sourceCodeLocationInfo: true });
+    parseStyle(mould.style, { positions: true });
+    parseScript(mould.script, { ecmaVersion: 'latest' });
+  },
+  found: () => findSpots(mould),
+  bound: () => bindSpots(mould, 'recommended'),
 });
-bench.add('find', () => findSpots(mould));
-bench.add('bind', () => bindSpots(mould, 'recommended'));
-await bench.run();
-const [parsers, found, bound] = bench.tasks.map(({ result }) => result.latency.p50);
 const results = {
   lines: text.split('\n').length,
   kB: Math.round(text.length / 1000),
   fields: bindSpots(mould, 'recommended').ties.length,
-  findToParsers: short(found / parsers),
-  bindToParsers: short(bound / parsers),
-  findMs: short(found),
+  findToParsers: short(found.ratio),
+  bindToParsers: short(bound.ratio),
+  findMs: short(found.ms),
 };
 keep('spots', results);

@@ -1,78 +1,20 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { BrowserContextOptions, Page } from 'playwright-core';
-import { build } from 'vite';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { packMould } from '../../src/core/pack/pack-mould.ts';
-import { contentType } from '../../src/core/text/content-type.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
-import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
-
-const { browser, pageOf } = withBrowser();
-const app = fileURLToPath(new URL('../../examples/workbench/', import.meta.url));
-const axe = fileURLToPath(new URL('../../node_modules/axe-core/axe.min.js', import.meta.url));
-const out = mkdtempSync(join(tmpdir(), 'workbench-'));
-
-beforeAll(async () => {
-  await build({
-    configFile: `${app}vite.config.js`,
-    build: { outDir: out, emptyOutDir: true },
-    logLevel: 'error',
-  });
-}, 120_000);
-afterAll(() => rmSync(out, { recursive: true }));
-
-async function opened(options: BrowserContextOptions = {}) {
-  const context = await browser().newContext({
-    ...{
-      viewport: { width: 1280, height: 800 },
-      permissions: ['clipboard-read', 'clipboard-write'],
-    },
-    ...options,
-  });
-  const page = await context.newPage();
-  const complaints: string[] = [];
-  page.on('pageerror', ({ message }) => complaints.push(message));
-  await page.route('http://localhost:4179/**', (route) => {
-    const path = new URL(route.request().url()).pathname.replace(/^\/$/, '/index.html');
-    return route.fulfill({ path: join(out, path), contentType: contentType(path) });
-  });
-  await page.goto('http://localhost:4179/');
-  await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
-  return Object.assign(page, { complaints });
-}
-
-const snippet = `<div class="stop"><h3>Quarry End</h3><p>Every <b class="n">40</b> minutes</p><button id="more">More</button><p id="note" hidden>Request stop</p></div>
-<style>.stop { background: #1f4437; color: white; padding: 20px } .stop h3 { color: #ffd27a }</style>
-<script>document.getElementById('more').onclick = () => { document.getElementById('note').hidden = false; };</script>`;
-
-async function pasteIn(page: Page, text: string) {
-  const pane = page.locator('.cm-content').first();
-  await pane.click();
-  await page.keyboard.press('Control+a');
-  await page.evaluate((words) => navigator.clipboard.writeText(words), text);
-  await page.keyboard.press('Control+v');
-}
-const go = (page: Page, step: string) =>
-  page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
-const said = (page: Page) => page.locator('.said').textContent();
-const framed = (page: Page) => page.locator('km-preview').frameLocator('iframe >> nth=0');
-
-async function violations(page: Page) {
-  await page.addScriptTag({ path: axe });
-  return page.evaluate(async () => {
-    type Axe = {
-      run(where: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
-    };
-    const { violations: found } = await (window as unknown as { axe: Axe }).axe.run({
-      exclude: [['iframe']],
-    });
-    return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120))}`);
-  });
-}
+import {
+  framed,
+  go,
+  opened,
+  pageOf,
+  pasteIn,
+  said,
+  snippet,
+  violations,
+} from '../support/workbench.ts';
 
 describe('the workbench', () => {
   it('takes a paste, makes fields, fills them and gives a block that works in a page of somebody’s', async () => {
@@ -218,177 +160,6 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     expect(page.complaints).toEqual([]);
   });
 
-  it('makes fields of what is marked by hand, in markup, style and script, and says why where it cannot', async () => {
-    const page = await opened();
-    await pasteIn(
-      page,
-      snippet
-        .replace('hidden = false', "title = 'Halt'; note.hidden = false")
-        .replace(
-          "document.getElementById('note').",
-          "const note = document.getElementById('note'); note.",
-        ),
-    );
-    await go(page, 'Fields');
-    await page.getByText('Mark a place in the code yourself').click();
-    const code = page.locator('.code .cm-content');
-    const mark = async (text: string) => {
-      await code.waitFor();
-      await code.evaluate((element, wanted) => {
-        const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
-        const nodes: Node[] = [];
-        while (walker.nextNode()) nodes.push(walker.currentNode);
-        const whole = nodes.map(({ nodeValue }) => nodeValue).join('');
-        const start = whole.indexOf(wanted);
-        if (start < 0) throw new Error(`${wanted} is not in sight`);
-        const point = (offset: number): [Node, number] => {
-          let rest = offset;
-          for (const node of nodes) {
-            const { length = 0 } = node.nodeValue ?? '';
-            if (rest <= length) return [node, rest];
-            rest -= length;
-          }
-          throw new Error('past the end');
-        };
-        (element as HTMLElement).focus();
-        getSelection()?.setBaseAndExtent(...point(start), ...point(start + wanted.length));
-      }, text);
-      await page.waitForTimeout(100);
-    };
-    const offer = page.locator('.code .offer');
-    const kinds = () => offer.locator('option').allTextContents();
-    const make = () => offer.getByRole('button', { name: 'Make it a field' }).click();
-    await mark('Quarry End');
-    expect(await kinds()).toEqual(['text', 'multiline', 'richtext']);
-    await make();
-    await expect.poll(() => said(page)).toBe('quarryEnd is a field.');
-    await mark('id=');
-    await expect
-      .poll(() => page.locator('.code .bar').textContent())
-      .toContain('mark the value of one attribute');
-    await mark('<button id="more">More</button>');
-    expect(await kinds()).toEqual([
-      'switch: whether it is there',
-      'number: how many times',
-      'richtext',
-    ]);
-    await offer.getByLabel('Name').fill('hasMore');
-    await make();
-    await expect.poll(() => said(page)).toBe('hasMore is a field.');
-    const file = page.locator('.code select');
-    await file.selectOption('style.css');
-    await mark('20px');
-    expect(await kinds()).toEqual(['length']);
-    await make();
-    await mark('padding');
-    await expect
-      .poll(() => page.locator('.code .bar').textContent())
-      .toContain('padding is neither a colour');
-    await file.selectOption('script.js');
-    await mark("'Halt'");
-    await make();
-    await go(page, 'Try');
-    await page.getByRole('textbox', { name: 'Quarry end' }).fill('Weir Bridge');
-    await expect
-      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
-      .toBe('Weir Bridge');
-    await go(page, 'Fields');
-    await page.locator('.fields .name', { hasText: 'Quarry end' }).click();
-    await page.locator('.details select').selectOption('color');
-    await expect.poll(() => said(page)).toContain('must be a CSS colour');
-    await page.locator('.details select').selectOption('multiline');
-    await expect.poll(() => said(page)).toBe('Quarry end is of kind multiline.');
-    await page
-      .getByRole('button', { name: 'Remove Quarry end, and put back what stood there' })
-      .click();
-    await expect
-      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
-      .toBe('Quarry End');
-  });
-
-  it('finds in the list what is pointed at in a frame, and marks in the frames what the list shows', async () => {
-    const page = await opened();
-    await pasteIn(page, snippet);
-    const inside = framed(page).frameLocator('iframe');
-    await inside.locator('h3').waitFor();
-    await go(page, 'Fields');
-    await page.getByRole('button', { name: 'point at it in the frames' }).click();
-    const outer = await page.locator('km-preview iframe').first().boundingBox();
-    const at = await inside.locator('.n').evaluate((element) => {
-      const { left, top, width, height } = element.getBoundingClientRect();
-      return { x: left + width / 2, y: top + height / 2, width: innerWidth };
-    });
-    const scale = (outer?.width ?? 0) / at.width;
-    const [x, y] = [(outer?.x ?? 0) + at.x * scale, (outer?.y ?? 0) + at.y * scale];
-    const shown = page.locator('.spots .is-shown');
-    await expect
-      .poll(async () => {
-        await page.mouse.click(x, y);
-        return shown
-          .locator('code')
-          .textContent({ timeout: 500 })
-          .catch(() => '');
-      })
-      .toBe('Every <b class="n">40</b> minutes');
-    await page.getByRole('button', { name: 'Show: Heading, in the code' }).click();
-    expect(await page.locator('.shown h3').textContent()).toBe('Heading in template.html');
-    expect(await page.locator('.shown .lit').textContent()).toBe('Quarry End');
-    await expect
-      .poll(() => inside.locator('h3').evaluate((one) => getComputedStyle(one).outlineStyle))
-      .toBe('solid');
-    expect(await page.locator('.fields > li').count()).toBe(0);
-  });
-
-  it('gives a field another name, place and default, and keeps what is filled in as a sample', async () => {
-    const page = await opened();
-    await pasteIn(page, snippet);
-    await go(page, 'Fields');
-    await page.getByRole('button', { name: /recommended$/ }).click();
-    const titles = page.locator('.fields .name b');
-    const before = await titles.allTextContents();
-    await page.getByRole('button', { name: `Move ${before[1]} up` }).click();
-    await expect.poll(() => titles.first().textContent()).toBe(before[1]);
-    const grips = page.locator('.fields .grip');
-    const [from, to] = [await grips.nth(0).boundingBox(), await grips.nth(2).boundingBox()];
-    if (!from || !to) throw new Error('There is nothing to drag by.');
-    await page.waitForTimeout(300);
-    await page.mouse.move(from.x + 8, from.y + 16);
-    await page.mouse.down();
-    await page.mouse.move(to.x + 8, to.y + 10, { steps: 8 });
-    await page.mouse.move(to.x + 8, to.y + 24, { steps: 8 });
-    await page.mouse.up();
-    await expect.poll(() => titles.nth(2).textContent()).toBe(before[1]);
-    await page.locator('.fields .name', { hasText: 'Heading' }).first().click();
-    const name = page.getByLabel('Name in code');
-    await name.fill('two words');
-    await name.blur();
-    await expect.poll(() => said(page)).toContain('two words cannot be the name of a field.');
-    await name.fill('stopName');
-    await name.blur();
-    await expect.poll(() => said(page)).toBe('heading is stopName now.');
-    await go(page, 'Try');
-    await page.locator('km-form').getByLabel('Heading', { exact: true }).fill('Weir Bridge');
-    await page.getByLabel('As a sample called').fill('Weir bridge');
-    await page.getByRole('button', { name: 'Keep as a sample' }).click();
-    await expect.poll(() => said(page)).toBe('weir-bridge is a sample now.');
-    const samples = page.locator('km-preview').getByLabel('Sample');
-    expect(await samples.locator('option').allTextContents()).toContain('weir-bridge');
-    await page.getByRole('button', { name: 'Make this the default' }).click();
-    await samples.selectOption('default');
-    const heading = framed(page).frameLocator('iframe').locator('h3');
-    await expect.poll(() => heading.textContent()).toBe('Weir Bridge');
-    await page.getByRole('button', { name: 'Remove the sample weir-bridge' }).click();
-    expect(await page.locator('.tags').count()).toBe(0);
-    const host = '<h1>A page of mine</h1><div data-casts></div>';
-    await page.locator('.step input[type=file]').setInputFiles({
-      ...{ name: 'mine.html', mimeType: 'text/html', buffer: Buffer.from(host) },
-    });
-    await page.locator('km-preview').getByLabel('Around it').selectOption('own');
-    const mine = framed(page).frameLocator('iframe').locator('h1');
-    await expect.poll(() => mine.textContent().catch(() => '')).toBe('A page of mine');
-    expect(page.complaints).toEqual([]);
-  });
-
   it('begins anew with a paste in which no field has a place, keeps a title that was given, and empties the bench', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
@@ -525,7 +296,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
   );
 
   it('is built on the public entry points alone, as the museum is', () => {
-    const examples = join(app, '..');
+    const examples = fileURLToPath(new URL('../../examples/', import.meta.url));
     const files = readdirSync(examples, { recursive: true, encoding: 'utf8' }).filter((path) =>
       /\.(?:ts|js)$/.test(path),
     );
@@ -535,7 +306,9 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       ),
     );
     const ours = new Set(imports.filter((one) => /^keen-mould|\.\.\/\.\.\/(?:src|dist)/.test(one)));
-    const { exports: entries } = JSON.parse(readFileSync(join(app, '../../package.json'), 'utf8'));
+    const { exports: entries } = JSON.parse(
+      readFileSync(join(examples, '../package.json'), 'utf8'),
+    );
     expect(ours.size).toBeGreaterThan(3);
     for (const one of ours) expect(entries).toHaveProperty([one.replace('keen-mould', '.')]);
   });

@@ -281,7 +281,7 @@ customElements.define('site-card', class extends LitElement {
   it('holds what the sealed cast holds, whatever the values', async () => {
     const mould = mouldOf({ fields: everyKind, template: everyPlace, style: everyStyle });
     const compiled = compileMould(mould);
-    const page = await opened('<board-cast></board-cast>' + script, filesOf(mould, compiled));
+    const page = await opened(`<board-cast></board-cast>${script}`, filesOf(mould, compiled));
     const value = fc.oneof(
       ...[
         fc.constantFrom(...payloads, '#fff', '12px', '0.4s', 'h3', '/a', '<p>a<b>b'),

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { writeMould } from '../../src/node/files/mould-folder.ts';
 import { type Preview, startPreview } from '../../src/node/preview/start-preview.ts';
 import { withBrowser } from '../support/browser.ts';
-import { settingsMould } from '../support/settings.ts';
+import { castFrames, read, settingsMould, styleOf, textOf, unfold } from '../support/settings.ts';
 
 const { browser } = withBrowser();
 const home = mkdtempSync(join(tmpdir(), 'settings-'));
@@ -22,7 +22,7 @@ beforeAll(async () => {
   page = await (await browser().newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(preview.url);
   form = page.locator('km-form');
-  await unfold();
+  await unfold(form);
 });
 afterAll(async () => {
   await preview.close();
@@ -36,20 +36,10 @@ beforeEach(async () => {
   await everyFrame(textOf('h2'), 'Depot Gate');
 });
 
-async function unfold(): Promise<void> {
-  const folded = form.locator('h2 [aria-expanded=false]');
-  await form.locator('h2').first().waitFor();
-  while ((await folded.count()) > 0) await folded.first().click();
-}
-
-/** The frames in which casts run, within those that hold the policy. */
-function castFrames(): Frame[] {
-  return page.frames().filter((one) => one.parentFrame()?.parentFrame());
-}
-
 /** Waits until each of the three frames shows what is asked of it. */
 async function everyFrame(read: () => unknown, wanted: unknown): Promise<void> {
-  const all = () => Promise.all(castFrames().map((frame) => frame.evaluate(read).catch(() => '')));
+  const all = () =>
+    Promise.all(castFrames(page).map((frame) => frame.evaluate(read).catch(() => '')));
   await expect.poll(all).toEqual([wanted, wanted, wanted]);
 }
 
@@ -70,13 +60,6 @@ async function reach(path: string, ...keys: string[]): Promise<void> {
   await control(path).focus();
   await press(...keys);
 }
-
-const styleOf = (name: string, selector = '.piece') =>
-  new Function(
-    `return getComputedStyle(document.querySelector('${selector}')).getPropertyValue('${name}')`,
-  ) as () => unknown;
-const read = (code: string) => new Function(`return ${code}`) as () => unknown;
-const textOf = (selector: string) => read(`document.querySelector('${selector}')?.textContent`);
 
 describe('every kind is edited by mouse and by keyboard, and each frame shows it', () => {
   const edits: Readonly<
@@ -366,7 +349,7 @@ it('a wrong value is told beside its field, by the words of the core, and kept a
 });
 
 it('pointing at a place lights up its field, and a field its places', async () => {
-  const [frame] = castFrames() as [Frame];
+  const [frame] = castFrames(page) as [Frame];
   await page.locator('km-preview').getByRole('combobox', { name: 'Zoom' }).selectOption('1');
   await frame.locator('li').nth(1).hover();
   await frame.locator('h2').hover();

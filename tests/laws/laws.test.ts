@@ -79,6 +79,16 @@ describe('the source', () => {
   it('is in small files, with lines that fit', () => {
     const long = sources.filter((path) => read(path).split('\n').length > 350);
     expect(long).toEqual([]);
+    const rest = ['tests', 'bench', 'scripts', 'examples'].flatMap((folder) =>
+      ['.ts', '.mjs', '.js', '.css'].flatMap((ending) => list(folder, ending)),
+    );
+    expect(rest.filter((path) => read(path).split('\n').length > 400)).toEqual([]);
+  });
+
+  it('has in its docs the figures that were measured', async () => {
+    const { figuresWith } = await import(join(root, 'bench/tables.mjs'));
+    const page = read('docs/figures.md');
+    expect(figuresWith(page)).toBe(page);
   });
 
   it('takes nothing of a browser or of Node into the core: a slip does not compile', () => {

@@ -1,3 +1,4 @@
+import type { Frame, Locator, Page } from 'playwright-core';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { mouldOf } from './mould.ts';
@@ -104,4 +105,25 @@ export function settingsMould(): Mould {
 h2 { font: var(--typeface); transition: opacity var(--duration); clip-path: var(--shape); }`,
     files: { 'assets/tram.svg': tram, 'assets/bell.mp3': 'ding' },
   });
+}
+
+/** What to ask of a page, as functions that can be handed to it. */
+export const styleOf = (name: string, selector = '.piece') =>
+  new Function(
+    `return getComputedStyle(document.querySelector('${selector}')).getPropertyValue('${name}')`,
+  ) as () => unknown;
+export const read = (code: string) => new Function(`return ${code}`) as () => unknown;
+export const textOf = (selector: string) =>
+  read(`document.querySelector('${selector}')?.textContent`);
+
+/** Opens all that is folded in a form. */
+export async function unfold(form: Locator): Promise<void> {
+  const folded = form.locator('h2 [aria-expanded=false]');
+  await form.locator('h2').first().waitFor();
+  while ((await folded.count()) > 0) await folded.first().click();
+}
+
+/** The frames in which casts run, within those that hold the policy. */
+export function castFrames(page: Page): Frame[] {
+  return page.frames().filter((one) => one.parentFrame()?.parentFrame());
 }
