@@ -91,7 +91,7 @@ for (const pages of [125, 250, 500]) {
     msPerCast: short(ms / pages / 20),
     againToFirst: short(again / ms),
     toBareFiles: short(ms / bare),
-    heapMB: Math.short(most / 1e6),
+    heapMB: Math.round(most / 1e6),
   };
 }
 

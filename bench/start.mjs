@@ -29,7 +29,7 @@ const ways = {
   cast: [program, 'cast', mould],
 };
 const times = Object.fromEntries(Object.keys(ways).map((name) => [name, []]));
-for (let round = 0; round < 21; round += 1) {
+for (let round = 0; round < 41; round += 1) {
   for (const [name, words] of Object.entries(ways)) {
     const start = performance.now();
     spawnSync(process.execPath, words);
@@ -43,7 +43,7 @@ const results = {
   helpToNode: short(ms.help / ms.node),
   checkToParsers: short(ms.check / ms.parsers),
   castToParsers: short(ms.cast / ms.parsers),
-  ms: Object.fromEntries(Object.entries(ms).map(([name, value]) => [name, Math.short(value)])),
+  ms: Object.fromEntries(Object.entries(ms).map(([name, value]) => [name, Math.round(value)])),
 };
 
 keep('start', results);

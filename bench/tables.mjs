@@ -98,16 +98,22 @@ const tables = {
     ),
 };
 
-/** The page of figures with its tables as the results have them. */
+/** The page of figures with its tables, and the machines of these, as the results have them. */
 export function figuresWith(page) {
-  return Object.entries(tables).reduce((text, [name, make]) => {
+  const machines = new Set();
+  const between = (text, name, content) =>
+    text.replace(new RegExp(`(<!-- ${name} -->\n)[\\s\\S]*?(<!-- end -->)`), (_, from, to) =>
+      [from, content, '\n', to].join(''),
+    );
+  const filled = Object.entries(tables).reduce((text, [name, make]) => {
     const path = new URL(`results/${name}.json`, import.meta.url);
     if (!existsSync(path)) return text;
     const { machine, results } = JSON.parse(readFileSync(path, 'utf8'));
-    const on = `${machine.cores} cores of ${machine.processor}, ${machine.memoryGB} GB, Node.js ${machine.node.slice(1)}`;
-    const marks = new RegExp(`(<!-- ${name} -->\n)[\\s\\S]*?(<!-- end -->)`);
-    return text.replace(marks, (_, from, to) => `${from}${make(results)}\n\nOn ${on}.\n${to}`);
+    const { cores, processor, memoryGB, node } = machine;
+    machines.add(`${cores} cores of ${processor}, ${memoryGB} GB, Node.js ${node.slice(1)}`);
+    return between(text, name, make(results));
   }, page);
+  return between(filled, 'machine', `On ${[...machines].join('; ')}.`);
 }
 
 const figures = new URL('../docs/figures.md', import.meta.url);

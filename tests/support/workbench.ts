@@ -9,7 +9,10 @@ import { contentType } from '../../src/core/text/content-type.ts';
 import { withBrowser } from './browser.ts';
 
 /** The workbench built, and pages of it. */
-export const { browser, pageOf } = withBrowser();
+const { browser, pageOf } = withBrowser();
+
+export { pageOf };
+
 const app = fileURLToPath(new URL('../../examples/workbench/', import.meta.url));
 const axe = fileURLToPath(new URL('../../node_modules/axe-core/axe.min.js', import.meta.url));
 const out = mkdtempSync(join(tmpdir(), 'workbench-'));
