@@ -81,15 +81,29 @@ class FieldReader {
     const row = kindName === 'list' ? this.readRow(declared, spot) : undefined;
     const title = typeof declared.title === 'string' ? declared.title : spot.name;
     const violation = this.readViolation(declared, kind, spot);
-    const bare = {
-      ...{ ...spot, title, kindName, kind, declared, members, row, violation },
-      property: propertyOf(declared, spot.path),
+    const { name, path, at, required } = spot;
+    // Completed step by step: a copy with more in it takes long to make, and there are many.
+    const field: { -readonly [Key in keyof Field]: Field[Key] } = {
+      name,
+      path,
+      at,
+      required,
+      title,
+      kindName,
+      kind,
+      declared,
+      members,
+      row,
+      violation,
+      property: propertyOf(declared, path),
       shapes: shaped?.shapes,
       wasNamed: [declared.wasNamed ?? []].flat().map(String),
+      default: null,
+      below: undefined,
     };
-    const whole = { ...bare, default: null, below: undefined };
-    const complete = { ...bare, default: this.completeDefault(whole), below: undefined };
-    return { ...complete, below: this.completeBelow(complete) };
+    field.default = this.completeDefault(field);
+    field.below = this.completeBelow(field);
+    return field;
   }
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {

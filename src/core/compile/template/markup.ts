@@ -189,14 +189,14 @@ function toRange({ startOffset, endOffset }: Token.Location): Range {
 /** An attribute by the stretch it stands in, its value found behind the equals sign. */
 export function locateAttribute(source: string, name: string, range: Range): Attribute {
   const written = source.slice(range.start, range.end);
+  const { start, end } = range;
   const opening = /^[^=]*=[\t\n\f\r ]*/.exec(written);
-  if (!opening)
-    return { ...range, name, value: { start: range.end, end: range.end }, quote: undefined };
-  const start = range.start + opening[0].length;
-  const first = source[start];
-  return first === '"' || first === "'"
-    ? { ...range, name, value: { start: start + 1, end: range.end - 1 }, quote: first }
-    : { ...range, name, value: { start, end: range.end }, quote: undefined };
+  if (!opening) return { start, end, name, value: { start: end, end }, quote: undefined };
+  const from = start + opening[0].length;
+  const quote = source[from];
+  return quote === '"' || quote === "'"
+    ? { start, end, name, value: { start: from + 1, end: end - 1 }, quote }
+    : { start, end, name, value: { start: from, end }, quote: undefined };
 }
 
 function singleTopLevel(nodes: readonly Node[], elements: readonly Element[]): Element | undefined {
