@@ -21,7 +21,7 @@ const inHosts = new Set(['fare-finder.html', 'timetable.html']);
 it.each(readdirSync(join(demo, 'snippets')))(
   '%s does as a cast, and as three, what it does by itself',
   // What moves is drawn by the browser's own clock, and late on a machine that is busy.
-  { timeout: 180_000, retry: 2 },
+  { timeout: 180_000, retry: 1 },
   async (name) => {
     const hosts = inHosts.has(name);
     const path = join(demo, 'snippets', name);
