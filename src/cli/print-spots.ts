@@ -1,6 +1,6 @@
 import type { BoundField } from '../core/author/bind/bound-fields.ts';
-import type { Tie, TiePlace } from '../core/author/bind/tie.ts';
 import type { Spot, SpotPlace } from '../core/author/spots/spot.ts';
+import type { Tie, TiePlace } from '../core/author/ties/tie.ts';
 import type { Json } from '../core/model/json-source.ts';
 import type { Mould } from '../core/model/mould.ts';
 import type { Terminal } from './terminal.ts';

@@ -1,6 +1,7 @@
 export { type BoundSpots, bindSpots, type Take } from './author/bind/bind-spots.ts';
+export { findSpots } from './author/bind/find-spots.ts';
 export { type RenamedField, renameField } from './author/bind/rename-field.ts';
-export type { Tie, TiePlace } from './author/bind/tie.ts';
+export { type OldPaste, replaceSnippet } from './author/bind/replace-snippet.ts';
 export { type Unbound, unbindField } from './author/bind/unbind-field.ts';
 export {
   type CheckOptions,
@@ -14,12 +15,11 @@ export {
   type ImportOptions,
   importSnippet,
 } from './author/snippet/import-snippet.ts';
-export { type OldPaste, replaceSnippet } from './author/snippet/replace-snippet.ts';
 export { styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
-export { findSpots } from './author/spots/find-spots.ts';
 export type { PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';
+export type { Tie, TiePlace } from './author/ties/tie.ts';
 export type { AssetAt } from './compile/asset-addresses.ts';
 export type { Cast } from './compile/cast.ts';
 export type { CastOptions } from './compile/caster.ts';

@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
+import { replaceSnippet } from '../../src/core/author/bind/replace-snippet.ts';
 import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { replaceSnippet } from '../../src/core/author/snippet/replace-snippet.ts';
-import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { Refusal } from '../../src/core/problem/refusal.ts';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import type { Spot } from '../../src/core/author/spots/spot.ts';
 
 /** What recommended fields are called in code and in the form, those of rows set in. */

@@ -277,7 +277,7 @@ describe('custom properties that CSS does not take are told', () => {
   it.each([
     ['@media (max-width: var(--tint)) { p { color: red } }', 'style/no-var', '1:20', '@media'],
     ['p { color: red }\np:is(var(--tint)) { color: red }', 'style/no-var', '2:6', 'a selector'],
-    ['@keyframes k { var(--tint) { color: red } }', 'style/no-var', '1:16', 'a stop of keyframes'],
+    ['@keyframes k { var(--tint) { color: red } }', 'style/no-var', '1:16', 'a keyframe selector'],
     ['p { background: url(var(--tint)) }', 'style/no-var', '1:17', 'url()'],
     ['p { var(--tint): red }', 'style/no-var', '1:5', 'the name of a property'],
     ['@font-face { font-family: var(--tint) }', 'style/no-var', '1:27', '@font-face'],

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
 import { renameField } from '../../src/core/author/bind/rename-field.ts';
-import { readTies } from '../../src/core/author/bind/ties.ts';
 import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { readTies } from '../../src/core/author/ties/ties.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { sampleOf } from '../../src/core/model/samples.ts';
 import { mouldOf } from '../support/mould.ts';
@@ -114,7 +114,7 @@ it.each([
 });
 
 it('a script that takes the values as a whole is told of', () => {
-  const script = 'const all = mould.values; all.tone;';
+  const script = 'draw(mould.values);';
   const { findings } = renameField({ ...board, script }, 'tone', 'voice');
   expect(findings.map(({ code }) => code)).toEqual(['bind/not-followed']);
 });

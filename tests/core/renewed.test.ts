@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { replaceSnippet } from '../../src/core/author/bind/replace-snippet.ts';
 import { checkMould, fixMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { replaceSnippet } from '../../src/core/author/snippet/replace-snippet.ts';
 import type { Manifest, Mould } from '../../src/core/model/mould.ts';
 import { localFilesOf } from '../../src/node/files/snippet-folder.ts';
 import { importAt } from '../isolation/sides.ts';

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import type { Spot } from '../../src/core/author/spots/spot.ts';
 import { kindNames } from '../../src/core/model/kinds.ts';
 import { tablePlace } from '../spots/run.ts';

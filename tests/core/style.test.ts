@@ -9,6 +9,10 @@ import { mouldOf, scopedTo, someFields } from '../support/mould.ts';
 const { root, within, guard } = scopedTo('m');
 const html = `${root}:not(html)`;
 const body = `${root}:not(html, a b)`;
+const mark = '[data-mould="m"]';
+const page = `:where(${mark}):not(html)`;
+const inside = `:where(${mark}, ${mark} *)`;
+const inScope = within.replaceAll(mark, ':scope');
 
 describe('a rule reaches only inside the casts', () => {
   const cases: [style: string, scoped: string][] = [
@@ -61,6 +65,30 @@ describe('a rule reaches only inside the casts', () => {
       `${html} { font-size: 2vw } a${within} { margin: 2rem }`,
     ],
     [':is(.a, .b) c { }', `:is(.a, .b)${within} c { }`],
+    [':is(html, :root) c { }', `:is(${page}, ${mark})${within} c { }`],
+    ['*:not(body) { }', `*:not(${page})${within} { }`],
+    [
+      '.a { + .b { } h1:hover { color: red } }',
+      `.a${within} { + .b${guard} { } h1:hover { color: red } }`,
+    ],
+    ['.a { #b:not(&) { } &:hover { } }', `.a${within} { #b:not(&)${inside} { } &:hover { } }`],
+    [
+      '.a { body:has(&) #b { } & ~ b { } }',
+      `.a${within} { ${page}:has(&) #b${inside} { } & ~ b${guard} { } }`,
+    ],
+    ['.a { @media (x) { ~ b { } } }', `.a${within} { @media (x) { ~ b${guard} { } } }`],
+    ['body:has(&) #b { }', `${body}:has(&) #b { }`],
+    ['#b:has(~ &) { }', `#b:has(~ &)${within} { }`],
+    [
+      '@scope (.a) to (.b) { i { } & u { } }',
+      `@scope (.a${within}) to (.b) { i${inScope} { } &${inScope} u { } }`,
+    ],
+    ['@scope { i { } }', `@scope (${root}) { i${inScope} { } }`],
+    ['@starting-style { .a { } }', `@starting-style { .a${within} { } }`],
+    [
+      '@font-face { font-family: Q } @font-feature-values Q { @swash { s: 1 } }',
+      '@font-face { font-family: "Q m" } @font-feature-values "Q m" { @swash { s: 1 } }',
+    ],
     ['.a\\:b { }', `.a\\:b${within} { }`],
   ];
   it.each(cases)('%s', (style, scoped) => {
@@ -78,14 +106,39 @@ describe('a rule reaches only inside the casts', () => {
     );
   });
 
-  it('says where style cannot be read, and leaves it as it is', () => {
+  it('says where style cannot be read, and leaves that out', () => {
     const style = '.a { color: red }\n..b { color: blue }\n.c { margin: 0 }';
     const { css, findings } = scopeStyle(style, 'm');
     expect(findings.map(({ code, line }) => `${code} ${line}`)).toEqual(['style/not-read 2']);
     const nested = scopeStyle('.a { .b & { color: red } color blue }', 'm');
     expect(nested.findings).toEqual([]);
-    expect(css).toContain('\n..b { color: blue }\n');
+    expect(css).not.toContain('blue');
     expect(css).toContain(`.c${within} { margin: 0 }`);
+  });
+});
+
+describe('an at-rule', () => {
+  it.each([
+    ['@page { margin: 1rem }', 'style/page-rule'],
+    ['@view-transition { navigation: auto }', 'style/page-rule'],
+    ['@-ms-viewport { width: device-width }', 'style/page-rule'],
+    ['@namespace svg url(x);', 'style/page-rule'],
+    ['@import "far.css";', 'style/import'],
+    ['@nowhere (.x) { .b { margin: 1rem } }', 'style/unknown-at-rule'],
+    ['.a { @apply bold; }', 'style/unknown-at-rule'],
+    ['@charset "utf-8";', undefined],
+  ])('that is not for a widget is left out and reported: %s', (rule, code) => {
+    for (const options of [{}, { sealed: true }, { hasSlots: true }]) {
+      const { css, findings } = scopeStyle(`${rule}\n.b { color: red }`, 'm', options);
+      expect(css).not.toMatch(/@(?!scope)|margin/);
+      expect(css).toContain('{ color: red }');
+      expect(findings.map((one) => one.code)).toEqual(code ? [code] : []);
+    }
+  });
+
+  it('of slots ends where they begin, as all rules do', () => {
+    const { css } = scopeStyle('@scope (.a) to (.b) { i { } }', 'm', { hasSlots: true });
+    expect(css).toBe(`@scope (.a${within}) to (.b, ${mark} [data-slot]) { i${inScope} { } }`);
   });
 });
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { composePage } from '../../src/core/compose/compose-page.ts';
 import { readPageFile } from '../../src/core/compose/page-file.ts';

@@ -40,7 +40,7 @@ div, p, li, img { margin: 11px !important; padding: 4px !important; float: right
 export const hosts: readonly Host[] = [
   { name: 'bootstrap', style: sheet('bootstrap/dist/css/bootstrap.css') },
   { name: 'bulma', style: sheet('bulma/css/bulma.css') },
-  { name: 'foundation', style: sheet('foundation-sites/dist/css/foundation.css') },
+  { name: 'uikit', style: sheet('uikit/dist/css/uikit.css') },
   { name: 'pico', style: sheet('@picocss/pico/css/pico.css') },
   { name: 'rude', style: rude },
 ];

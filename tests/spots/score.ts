@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { findSpots } from '../../src/core/author/spots/find-spots.ts';
 import type { Spot, SpotPlace } from '../../src/core/author/spots/spot.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 

@@ -1,10 +1,10 @@
 import type { Command } from 'commander';
 import { bindSpots, type Take } from '../../core/author/bind/bind-spots.ts';
 import { boundFields } from '../../core/author/bind/bound-fields.ts';
+import { findSpots } from '../../core/author/bind/find-spots.ts';
 import { renameField } from '../../core/author/bind/rename-field.ts';
-import type { Tie } from '../../core/author/bind/tie.ts';
 import { unbindField } from '../../core/author/bind/unbind-field.ts';
-import { findSpots } from '../../core/author/spots/find-spots.ts';
+import type { Tie } from '../../core/author/ties/tie.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, saveMould } from '../../node/files/mould-folder.ts';

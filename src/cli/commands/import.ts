@@ -1,6 +1,7 @@
 import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { bindSpots, fieldNames } from '../../core/author/bind/bind-spots.ts';
+import { replaceSnippet } from '../../core/author/bind/replace-snippet.ts';
 import {
   type GivenLibrary,
   type LibraryPart,
@@ -8,12 +9,12 @@ import {
 } from '../../core/author/library/library.ts';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
-import { replaceSnippet } from '../../core/author/snippet/replace-snippet.ts';
 import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';
 import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { isRemoteAddress } from '../../core/text/address.ts';
 import { installedFilesOf } from '../../node/files/installed-files.ts';
 import {
   readMould,
@@ -137,7 +138,7 @@ async function readLibrary(given: string): Promise<GivenLibrary> {
     const from = { fileName: basename(path), bytes };
     return { name, ...(version ? { version } : {}), part: partOf(path), from };
   }
-  if (!/^(?:https?:)?\/\//i.test(given)) {
+  if (!isRemoteAddress(given)) {
     const what = `--library takes an address or NAME@VERSION=FILE, not ${given}.`;
     throw new Refusal(finding('call/usage', { what, command: 'import' }));
   }

@@ -1,4 +1,5 @@
 import { isJsonObject, type Json } from '../model/json-source.ts';
+import { escapeRegExp } from '../text/escape-reg-exp.ts';
 
 /** Where a file of a mould lies; undefined leaves its address as it is. */
 export type AssetAt = (mould: string, path: string) => string | undefined;
@@ -30,7 +31,7 @@ export function assetsIn(
     for (const written of new Set([path, encodeURI(path)])) addresses.set(written, address);
   }
   // The longest first, or a file would be taken for one whose name begins as its own does.
-  const names = [...addresses.keys()].sort((a, b) => b.length - a.length).map(escaped);
+  const names = [...addresses.keys()].sort((a, b) => b.length - a.length).map(escapeRegExp);
   if (names.length === 0) return { inMarkup: same, inStyle: same, inScript: same, inValues: same };
   const file = `(?:\\./)?(${names.join('|')})(?![\\w./-])`;
   const inText = new RegExp(`(?<![\\w./-])${file}`, 'g');
@@ -74,10 +75,6 @@ export function assetsIn(
 
 function same<T>(text: T): T {
   return text;
-}
-
-function escaped(text: string): string {
-  return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 }
 
 function escapedQuotes(address: string): string {

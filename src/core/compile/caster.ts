@@ -7,6 +7,7 @@ import {
   checkAgainst,
   type PlaceOfValue,
 } from '../model/values/check-values.ts';
+import { memoizeByName, memoizeByObject } from '../text/memoize.ts';
 import { type AssetAt, assetsIn } from './asset-addresses.ts';
 import type { Cast } from './cast.ts';
 import { aboutPlacing, idOf, isOtherVersion, nameOf } from './cast-facts.ts';
@@ -64,20 +65,20 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
       counts: [1],
     });
   const named = (text: string) => (inlineNames ? withInlineNames(text, inlineNames) : text);
-  const styleIn = keptByKey((manner: Required<Manner>) => {
+  const styleIn = memoizeByName((manner: Required<Manner>) => {
     const { urls, ...texts } = ready.styleIn(manner);
     const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
     return { texts, ofCast: castStyle({ root, used, renamed }, scoping, urls) };
   }, JSON.stringify);
   const forScript = scriptValues(root);
   const defaults = forScript(root.default as JsonObject);
-  const filesIn = keptBy((assetAt: AssetAt) => {
+  const filesIn = memoizeByObject((assetAt: AssetAt) => {
     const files = assetsIn(ready.assets, (path) => assetAt(name, path));
     const script = ready.script();
     return {
       ...files,
       // What all casts share is long, and comes with each of them.
-      inShared: keptByKey(files.inStyle),
+      inShared: memoizeByName(files.inStyle),
       defaults: files.inValues(defaults) as JsonObject,
       script: script && { ...script, code: files.inScript(script.code) },
     };
@@ -183,26 +184,4 @@ function toldOf(script: CastScript | undefined, values: CheckedValues): string {
   if (!script?.needsValues) return '';
   const { reads = Object.keys(values as object) } = script;
   return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));
-}
-
-function keptBy<K extends object, T>(make: (key: K) => T): (key: K) => T {
-  const made = new WeakMap<K, T>();
-  return (key) => {
-    const value = made.get(key) ?? make(key);
-    made.set(key, value);
-    return value;
-  };
-}
-
-function keptByKey<K, T>(
-  make: (key: K) => T,
-  nameOfKey: (key: K) => string = String,
-): (key: K) => T {
-  const made = new Map<string, T>();
-  return (key) => {
-    const name = nameOfKey(key);
-    const value = made.get(name) ?? make(key);
-    made.set(name, value);
-    return value;
-  };
 }

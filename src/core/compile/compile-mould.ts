@@ -1,4 +1,3 @@
-import { boundPlaces } from '../model/bound-places.ts';
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { fieldFaults } from '../model/field-faults.ts';
@@ -11,6 +10,7 @@ import { wordsFaults } from '../model/words.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
+import { memoize } from '../text/memoize.ts';
 import type { Cast } from './cast.ts';
 import { type CastOptions, makeCaster } from './caster.ts';
 import { hiddenTargets } from './first-state.ts';
@@ -40,6 +40,7 @@ import { speaksOfNew } from './template/inline-names.ts';
 import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
 import type { Placing } from './template/scope.ts';
+import { boundPlaces, usesIn } from './uses/field-uses.ts';
 
 /** A mould made ready: each cast is a function of its values that only joins strings. */
 export interface CompiledMould {
@@ -125,7 +126,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     styleIn: (manner) =>
       styles.inManner(manner, { ownsId: ids.ownsId, renamed: binder.renamedElements }),
     // What only a cast needs is made when the first is made.
-    script: once(() =>
+    script: memoize(() =>
       script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
         ? undefined
         : castScript({
@@ -143,7 +144,8 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     loads: sheets.flatMap((one) => loadOf(mould, one)),
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
-  const caster = once(() => makeCaster(ready, (field) => boundPlaces(given, field)));
+  const uses = memoize(() => usesIn(given, read));
+  const caster = memoize(() => makeCaster(ready, (field) => boundPlaces(given, uses(), field)));
   return {
     ...{ name, root, findings, ready },
     isSound: !findings.some(keepsFromCasting),
@@ -169,14 +171,6 @@ function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAn
 function neededProperties({ needs }: Manifest): readonly string[] {
   const { properties = [] } = needs ?? {};
   return properties;
-}
-
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | undefined;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
 }
 
 function originOf({ origin = {} }: Manifest): Origin {

@@ -1,4 +1,4 @@
-import type { Mould } from '../model/mould.ts';
+import type { Sources } from '../model/source-parts.ts';
 import { type ParsedScript, parseScript } from './script/parse-script.ts';
 import { type ParsedStyle, parseStyle } from './style/parse-style.ts';
 import { type ParsedTemplate, parseTemplate } from './template/parse-template.ts';
@@ -11,7 +11,7 @@ export interface ParsedSources {
 }
 
 /** Parses the sources of a mould, once. Never throws on what they hold. */
-export function parseSources({ template, style, script }: Mould): ParsedSources {
+export function parseSources({ template, style, script }: Sources): ParsedSources {
   return {
     template: parseTemplate(template),
     style: parseStyle(style),

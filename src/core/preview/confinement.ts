@@ -1,4 +1,5 @@
 import type { Manifest } from '../model/mould.ts';
+import { originOf } from '../text/address.ts';
 
 /** The addresses elsewhere that a mould declares: whole origins, and single files. */
 export interface Reached {
@@ -19,12 +20,6 @@ export function reachedBy({ reaches = [], libraries = [], fonts = [] }: Manifest
     files: [...new Set(files.flatMap((one) => (one && originOf(one) ? [one] : [])))],
     modules: [...new Set(libraries.flatMap(({ module = '' }) => originOf(module) ?? []))],
   };
-}
-
-/** The origin of an address elsewhere; undefined for a relative one. */
-function originOf(address: string): string | undefined {
-  const [, scheme = 'https:', host] = /^(https?:)?\/\/([\w.:[\]-]+)/i.exec(address) ?? [];
-  return host === undefined ? undefined : `${scheme}//${host}`.toLowerCase();
 }
 
 /**

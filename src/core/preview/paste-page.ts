@@ -1,5 +1,6 @@
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
 import type { Mould } from '../model/mould.ts';
+import { hasScheme, isRemoteAddress } from '../text/address.ts';
 import { textOf } from '../text/utf8.ts';
 import { pageText } from './page-text.ts';
 
@@ -78,7 +79,7 @@ function editsOf(element: Element, files: Mould['files'], folder: string) {
 }
 
 function ownPath(address: string, folder: string): string | undefined {
-  if (/^(?:[a-z][a-z0-9+.-]*:|\/\/|#)/i.test(address)) return undefined;
+  if (hasScheme(address) || isRemoteAddress(address) || address.startsWith('#')) return undefined;
   return folder + address.replace(/[?#].*$/, '').replace(/^(?:\.?\/)+/, '');
 }
 

@@ -1,6 +1,7 @@
 import type { Finish } from '../../core/deliver/delivery.ts';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { memoizeByName } from '../../core/text/memoize.ts';
 
 /** What is to be done to delivered style and scripts. */
 export interface FinishOptions {
@@ -18,11 +19,12 @@ export async function loadFinish({ browsers, minify }: FinishOptions): Promise<F
   const prefix = browsers === undefined ? undefined : await prefixer(browsers);
   const small = minify ? await minifier() : undefined;
   if (!prefix && !small) return {};
-  const style = kept((css) => {
+  // The style of a mould comes with each of its casts, and is finished once.
+  const style = memoizeByName((css: string) => {
     const prefixed = prefix?.(css) ?? css;
     return small?.(prefixed, 'css') ?? prefixed;
   });
-  return { style, ...(small ? { script: kept((js) => small(js, 'js')) } : {}) };
+  return { style, ...(small ? { script: memoizeByName((js: string) => small(js, 'js')) } : {}) };
 }
 
 async function prefixer(browsers: string): Promise<(css: string) => string> {
@@ -50,16 +52,6 @@ async function minifier(): Promise<(code: string, loader: 'css' | 'js') => strin
       ...{ loader, minify: true, charset: 'utf8', legalComments: 'none', logLevel: 'silent' },
     });
     return small.trim();
-  };
-}
-
-/** The style of a mould comes with each of its casts, and is done once. */
-function kept(make: (text: string) => string): (text: string) => string {
-  const made = new Map<string, string>();
-  return (text) => {
-    const done = made.get(text) ?? make(text);
-    made.set(text, done);
-    return done;
   };
 }
 

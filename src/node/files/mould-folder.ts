@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
-import type { OldPaste } from '../../core/author/snippet/replace-snippet.ts';
+import type { OldPaste } from '../../core/author/bind/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { unpackMould } from '../../core/pack/unpack-mould.ts';

@@ -10,6 +10,8 @@ import type { Finish } from '../../core/deliver/delivery.ts';
 import { readCastFile } from '../../core/model/cast-file.ts';
 import { type JsonObject, type JsonPath, parseJson } from '../../core/model/json-source.ts';
 import { finding, type Place } from '../../core/problem/finding.ts';
+import { isRemoteAddress } from '../../core/text/address.ts';
+import { getOrMake } from '../../core/text/memoize.ts';
 import { runtime } from '../../runtime/text.ts';
 import { readText } from '../files/read-text.ts';
 import { refuseIfThere, writeWhole } from '../files/write-safely.ts';
@@ -203,21 +205,21 @@ class PageBuilder {
   /** Where moulds' files lie, from pages so deep; the same function as long as it can be. */
   private assetAt(moulds: ReadonlyMap<string, ShelvedMould>, prefix: string): AssetAt {
     const key = [prefix, ...[...moulds.values()].map(({ digest }) => digest).sort()].join();
-    return kept(this.assetAts, key, () => (mould, path) => {
+    return getOrMake(this.assetAts, key, () => (mould, path) => {
       const { digest = '', mould: own } = moulds.get(mould) ?? {};
       const content = own?.files[path];
       if (content === undefined) return undefined;
       const folder = `${mould}/${dirname(path).replace(/^assets\/?/, '')}`.replace(/\/$/, '');
       const add = () => encodeURI(this.files.add(folder, path, content));
-      return prefix + kept(this.places, `${digest} ${path}`, add);
+      return prefix + getOrMake(this.places, `${digest} ${path}`, add);
     });
   }
 
   /** Makes files of what pages so deep share. */
   private sharing(prefix: string): (text: SharedText) => string {
     return ({ name, kind, text }) => {
-      const known = kept(this.sharedTexts, `${prefix}${name}.${kind}`, () => new Map());
-      return kept(known, text, () => {
+      const known = getOrMake(this.sharedTexts, `${prefix}${name}.${kind}`, () => new Map());
+      return getOrMake(known, text, () => {
         const inner = this.files.spokenOf(text);
         // Addresses in a sheet are from where it lies itself.
         const own = kind === 'css' ? text.replaceAll(`${prefix}${sharedName}/`, '') : text;
@@ -280,7 +282,7 @@ class PageBuilder {
   ): Promise<string[]> {
     const placed: string[] = [];
     for (const [at, style] of styles.entries()) {
-      const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(style);
+      const isRemote = isRemoteAddress(style);
       const taken = isRemote ? undefined : await this.files.addSheet(join(here, style));
       if (isRemote) placed.push(style);
       else if (taken) placed.push(prefix + taken);
@@ -327,12 +329,6 @@ async function digestOfFile(address: string): Promise<string | undefined> {
   if (!response?.ok) return undefined;
   const bytes = new Uint8Array(await response.arrayBuffer());
   return `sha384-${createHash('sha384').update(bytes).digest('base64')}`;
-}
-
-function kept<T>(map: Map<string, T>, key: string, make: () => T): T {
-  const value = map.get(key) ?? make();
-  map.set(key, value);
-  return value;
 }
 
 function unique(findings: readonly PageFinding[]): PageFinding[] {

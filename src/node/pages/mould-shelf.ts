@@ -5,6 +5,7 @@ import type { CastFile } from '../../core/model/cast-file.ts';
 import type { Library, Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { isRemoteAddress } from '../../core/text/address.ts';
 import { readMould } from '../files/mould-folder.ts';
 import { isThere } from '../files/write-safely.ts';
 import type { Rack } from '../rack/rack.ts';
@@ -115,7 +116,7 @@ export class MouldShelf {
     const held: Library[] = [];
     for (const library of libraries) {
       const address = library.script ?? library.style ?? '';
-      const isRemote = /^(?:https?:)?\/\//i.test(address) && !library.module;
+      const isRemote = isRemoteAddress(address) && !library.module;
       if (!isRemote || library.integrity) {
         held.push(library);
         continue;

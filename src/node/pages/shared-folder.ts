@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
+import { isRelativeAddress } from '../../core/text/address.ts';
 import { isThere, writeWhole } from '../files/write-safely.ts';
 
 /** The folder of what pages share, in the folder that is built to. */
@@ -77,7 +78,7 @@ export class SharedFolder {
     const spoken = /(?:url\(\s*(["']?)|@import\s+(["']))([^"')]+)(?:\1\s*\)|\2)/g;
     for (const [whole, , , address = ''] of [...text.matchAll(spoken)]) {
       const bare = address.trim().replace(/[?#].*$/, '');
-      if (bare === '' || /^(?:[a-z][a-z0-9+.-]*:|\/)/i.test(bare)) continue;
+      if (!isRelativeAddress(bare)) continue;
       const file = join(dirname(path), decodeURI(bare));
       const taken = /\.css$/i.test(bare) ? await this.addSheet(file) : await this.addFile(file);
       if (taken === undefined) continue;

@@ -5,14 +5,14 @@ import { Refusal } from '../../problem/refusal.ts';
 import type { Range } from '../../text/edits.ts';
 import { sure } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
-import { ownProperties, proposalsOf } from '../spots/proposals-of.ts';
-import { withDeclarations } from './bound-mould.ts';
-import { changesOf } from './changes.ts';
-import { declarationOf } from './declare.ts';
-import { changesBy } from './faithful.ts';
-import type { Tie } from './tie.ts';
-import { tiesIn } from './tie-of.ts';
-import { readTies, withTies } from './ties.ts';
+import { withDeclarations } from '../ties/bound-mould.ts';
+import { changesOf } from '../ties/changes.ts';
+import { declarationOf } from '../ties/declare.ts';
+import { changesBy } from '../ties/faithful.ts';
+import type { Tie } from '../ties/tie.ts';
+import { tiesIn } from '../ties/tie-of.ts';
+import { readTies, withTies } from '../ties/ties.ts';
+import { ownProperties, proposalsOf } from './proposals-of.ts';
 
 /** A spot to bind, by its id, under a name of one's own where one is given. */
 export interface Take {

@@ -1,62 +1,115 @@
+import type { FieldUse, PropertyUse, ReadUse, TakenUse } from '../../compile/uses/field-use.ts';
+import { usesIn, usesOf } from '../../compile/uses/field-uses.ts';
 import type { Field } from '../../model/field.ts';
 import { fieldsBelow } from '../../model/field.ts';
 import { isJsonObject, type Json } from '../../model/json-source.ts';
 import { escapeHtml } from '../../model/kinds/escape-html.ts';
 import type { Mould } from '../../model/mould.ts';
+import { eachPart, type SourcePart, type Sources } from '../../model/source-parts.ts';
+import { valueAt } from '../../model/values/steps.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
+import { type Edit, withEdits } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
-import type { Sources } from './bound-mould.ts';
 
 /** Sources in which a field's default stands where the field did. */
 export interface DefaultBack {
   readonly sources: Sources;
   readonly isChanged: boolean;
-  /** Errors where it stands in what no value can take the place of. */
+  /** Errors where it stands in what no value can take the place of; warnings where it may be read. */
   readonly findings: readonly Finding[];
 }
 
-/**
- * Writes a field's default into its places: `{~…~}`, `var(--…)` and `mould.values.…`. Elements that
- * repeat, or come and go, by the field are left, and told of.
- */
-export function withDefaultBack({ template, style, script }: Mould, field: Field): DefaultBack {
-  const members = [field, ...fieldsBelow(field)];
-  const sources = {
-    template: inTemplate(template, members),
-    style: inStyle(style, members),
-    script: inScript(script, field),
-  };
-  const isChanged =
-    sources.template !== template || sources.style !== style || sources.script !== script;
-  return { sources, isChanged, findings: structural(template, field) };
+interface PartEdit extends Edit {
+  readonly in: SourcePart;
 }
 
-function structural(template: string, { path }: Field): Finding[] {
-  const name = path.replace(/[.]/g, '\\.');
-  const bound = new RegExp(`\\s(km-[a-z]+)="[^"]*(?<![\\w.-])${name}(?![\\w-])[^"]*"`, 'g');
-  return [...template.matchAll(bound)].map(({ index, 1: where = '' }) => {
-    const place = indexLines('template.html', template).placeAt(index + 1);
-    return finding('bind/not-put-back', { name: path, where }, place, path);
+/**
+ * Writes a field's default into its places: `{~…~}`, `var(--…)` and reads of `mould.values`.
+ * Elements that repeat, or come and go, by the field are left, and reported.
+ */
+export function withDefaultBack(mould: Mould, field: Field): DefaultBack {
+  const { uses, loose } = usesIn(mould);
+  const own = usesOf(uses, field);
+  const members = new Map([field, ...fieldsBelow(field)].map((one) => [one.path, one]));
+  const edits = own.flatMap((use) => editOf(use, field, members, mould));
+  const sources = eachPart((part) => {
+    const text = mould[part];
+    const ofPart = edits.filter((one) => one.in === part);
+    return withEdits(text, { start: 0, end: text.length }, ofPart);
+  });
+  const [first] = loose;
+  const script = indexLines('script.js', mould.script);
+  const read = first
+    ? [finding('bind/still-read', { name: field.path }, script.placeAt(first.start), field.path)]
+    : [];
+  return {
+    sources,
+    isChanged: edits.length > 0,
+    findings: [...structural(mould, own, field), ...read],
+  };
+}
+
+function structural({ template }: Mould, uses: readonly FieldUse[], { path }: Field): Finding[] {
+  const lines = indexLines('template.html', template);
+  return uses.flatMap((use) => {
+    if (use.as !== 'structure') return [];
+    const data = { name: path, where: use.binding ?? 'its element' };
+    return [finding('bind/not-put-back', data, lines.placeAt(use.whole.start), path)];
   });
 }
 
-function inTemplate(template: string, members: readonly Field[]): string {
-  return members.reduce((text, member) => {
-    const name = member.path.replace(/[.]/g, '\\.');
-    // An attribute that is nothing else goes where its value is empty, as in a cast.
-    const whole = new RegExp(`(\\s[\\w:-]+=)(["'])\\{~\\s*${name}\\s*~\\}\\2`, 'g');
-    const isAddress = (attribute: string) => /^\s(?:href|src|poster|action|data)=$/.test(attribute);
-    const attributes = text.replace(whole, (_, attribute: string, quote: string) => {
-      const value = writtenAs(member, isAddress(attribute) ? 'address' : 'text');
-      return value === '' ? '' : `${attribute}${quote}${escapeHtml(value)}${quote}`;
-    });
-    return attributes.replace(new RegExp(`\\{~\\s*${name}\\s*~\\}`, 'g'), () => {
-      const { kind } = member;
-      const held = member.default;
-      if (kind.isEmpty(held)) return '';
-      return kind.html ? kind.html(held, 'flow') : escapeHtml(writtenAs(member, 'text'));
-    });
-  }, template);
+function editOf(
+  use: FieldUse,
+  field: Field,
+  members: ReadonlyMap<string, Field>,
+  mould: Mould,
+): PartEdit[] {
+  switch (use.as) {
+    case 'hole': {
+      const member = members.get(use.path);
+      return member ? [inHole(use, heldBy(member, field), mould.template)] : [];
+    }
+    case 'var':
+      return inVar(
+        use,
+        [...members.values()].map((one) => heldBy(one, field)),
+      );
+    case 'read':
+      return [inRead(use, field, mould[use.in])];
+    case 'taken':
+      return inPattern(use, field);
+    default:
+      return [];
+  }
+}
+
+/** A member with what it has in the default of the field it belongs to. */
+function heldBy(member: Field, field: Field): Field {
+  const steps = member.path.slice(field.path.length).split('.').slice(1);
+  const held = valueAt(field.default, steps);
+  return held === undefined ? member : { ...member, default: held };
+}
+
+function inHole(
+  { only, whole }: Extract<FieldUse, { as: 'hole' | 'structure' }>,
+  member: Field,
+  template: string,
+): PartEdit {
+  const { kind, default: held } = member;
+  if (!only) {
+    const isMarkup = kind.html !== undefined && !kind.isEmpty(held);
+    const text = isMarkup
+      ? (kind.html?.(held, 'flow') ?? '')
+      : escapeHtml(writtenAs(member, 'text'));
+    return { in: 'template', ...whole, text };
+  }
+  const isAddress = /^(?:href|src|poster|action|data)$/.test(only.name);
+  const value = writtenAs(member, isAddress ? 'address' : 'text');
+  if (value !== '') return { in: 'template', ...whole, text: escapeHtml(value) };
+  // An attribute that is nothing else goes where its value is empty, as in a cast.
+  const { start, end } = only.range;
+  const blank = /\s*$/.exec(template.slice(0, start))?.[0].length ?? 0;
+  return { in: 'template', start: start - blank, end, text: '' };
 }
 
 function writtenAs({ kind, default: held }: Field, as: 'text' | 'address'): string {
@@ -65,22 +118,40 @@ function writtenAs({ kind, default: held }: Field, as: 'text' | 'address'): stri
   return write?.(held) ?? '';
 }
 
-function inStyle(style: string, members: readonly Field[]): string {
-  return members.reduce((text, { property, kind, declared, default: held }) => {
-    if (!kind.css || kind.isEmpty(held)) return text;
-    const use = new RegExp(`var\\(\\s*${property}\\s*(?:,[^()]*)?\\)`, 'g');
-    return text.replace(use, () => kind.css?.(held, declared) ?? '');
-  }, style);
+/** A custom property that is empty stays as it is: nobody sets it, which comes to the same. */
+function inVar(use: PropertyUse, members: readonly Field[]): PartEdit[] {
+  const member = members.find(({ property }) => property === use.property);
+  if (!member?.kind.css || member.kind.isEmpty(member.default)) return [];
+  const text = member.kind.css(member.default, member.declared);
+  return [{ in: use.in, ...use.whole, text: use.in === 'template' ? escapeHtml(text) : text }];
 }
 
-function inScript(script: string, { path, kind, default: held }: Field): string {
-  const use = new RegExp(`\\bmould\\.values\\.${path}((?:\\.[A-Za-z_]\\w*)*)(?![\\w(])`, 'g');
-  return script.replace(use, (whole, rest: string) => {
-    const data = kind.data ? kind.data(held) : held;
-    const value = rest
-      .split('.')
-      .slice(1)
-      .reduce<Json | undefined>((one, name) => (isJsonObject(one) ? one[name] : undefined), data);
-    return value === undefined ? whole : JSON.stringify(value);
-  });
+/** The value as far down as it has what is read; a method of it is its own. */
+function inRead({ in: part, steps, start }: ReadUse, field: Field, source: string): PartEdit {
+  let value = dataOf(field);
+  let end = steps[0]?.end ?? start;
+  for (const step of steps.slice(1)) {
+    if (!isJsonObject(value) || !Object.hasOwn(value, step.name)) break;
+    value = value[step.name] ?? null;
+    end = step.end;
+  }
+  const literal = JSON.stringify(value);
+  // `3.toFixed()` and a brace where a statement begins mean something else.
+  const isApart = typeof value === 'object' || /^\s*[.?[]/.test(source.slice(end));
+  return { in: part, start, end, text: isApart && value !== null ? `(${literal})` : literal };
+}
+
+/** The variable is declared for itself, behind the pattern that took it. */
+function inPattern(use: TakenUse, field: Field): PartEdit[] {
+  const declared = `${use.target} = ${JSON.stringify(dataOf(field))}`;
+  if (use.isAlone) return [{ in: use.in, ...use.declarator, text: declared }];
+  const { end } = use.declarator;
+  return [
+    { in: use.in, ...use.whole, text: '' },
+    { in: use.in, start: end, end, text: `, ${declared}` },
+  ];
+}
+
+function dataOf({ kind, default: held }: Field): Json {
+  return kind.data ? kind.data(held) : held;
 }

@@ -1,32 +1,31 @@
 import { applyEdits, modify } from 'jsonc-parser';
 import { compileMould } from '../../compile/compile-mould.ts';
+import type { FieldUse } from '../../compile/uses/field-use.ts';
+import { usesIn, usesOf } from '../../compile/uses/field-uses.ts';
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import { type Mould, namePattern } from '../../model/mould.ts';
+import type { Sources } from '../../model/source-parts.ts';
+import { eachPart, type SourcePart } from '../../model/source-parts.ts';
+import type { Place } from '../../problem/finding.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
+import type { Range } from '../../text/edits.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { getOrMake } from '../../text/memoize.ts';
 import { textOf } from '../../text/utf8.ts';
-import type { Sources } from './bound-mould.ts';
-import {
-  namesInJson,
-  namesInScript,
-  namesInStyle,
-  namesInTemplate,
-  type Renaming,
-  readsOtherwise,
-  renamedPath,
-} from './name-places.ts';
-import type { Tie } from './tie.ts';
-import { readTies, tiesFile, withTies } from './ties.ts';
+import { renderSources } from '../ties/bound-mould.ts';
+import type { Change } from '../ties/render.ts';
+import type { Tie } from '../ties/tie.ts';
+import { readTies, tiesFile, withTies } from '../ties/ties.ts';
+import { namesInJson, type Renaming, renamedPath } from './names-in-json.ts';
 
 /** A mould with a field under another name. */
 export interface RenamedField {
   readonly mould: Mould;
   readonly findings: readonly Finding[];
 }
-
-const namesIn = { template: namesInTemplate, style: namesInStyle, script: namesInScript };
 
 /**
  * Gives a field of a mould another name wherever it is spoken of: in its declaration and in those
@@ -53,32 +52,125 @@ export function renameField(mould: Mould, from: string, to: string): RenamedFiel
   const files = Object.fromEntries(
     Object.entries(mould.files).map(([path, content]) => [path, inFile(path, content, renaming)]),
   );
-  const findings = readsOtherwise(mould.script)
-    ? [finding('bind/not-followed', { from, to }, { file: 'script.js' })]
-    : [];
+  const { uses, loose } = usesIn(mould);
+  const findings =
+    loose.length > 0
+      ? [finding('bind/not-followed', { from, to }, placeOfLoose(mould, loose[0]))]
+      : [];
   const whole = { ...mould, ...declared, files };
-  const edited = { ...whole, ...sourcesWith(mould, renaming) };
-  if (mould.files[tiesFile] === undefined) return { mould: edited, findings };
+  const edits = usesOf(uses, field).flatMap((use) => renamedUse(use, renaming));
+  const edited = eachPart((part) =>
+    withEdits(mould[part], wholeOf(mould[part]), editsIn(part, edits)),
+  );
+  if (mould.files[tiesFile] === undefined) return { mould: { ...whole, ...edited }, findings };
   const { before, ties, findings: told } = readTies(mould);
-  const moved = Object.fromEntries(
-    parts.map((part) => [part, namesIn[part](before[part], renaming)]),
-  ) as Record<keyof Sources, Edit[]>;
-  const renamed = ties.map((tie) => renamedTie(tie, renaming, moved));
+  const moved = renamedTies(before, ties, edits, renaming);
+  return { mould: withTies(whole, moved.before, moved.ties), findings: [...told, ...findings] };
+}
+
+interface UseEdit extends Edit {
+  readonly in: SourcePart;
+}
+
+function editsIn(part: SourcePart, edits: readonly UseEdit[]): UseEdit[] {
+  return edits.filter((one) => one.in === part);
+}
+
+function wholeOf(text: string): Range {
+  return { start: 0, end: text.length };
+}
+
+function placeOfLoose({ script }: Mould, at: Range | undefined): Place {
+  return indexLines('script.js', script).placeAt(at?.start ?? 0);
+}
+
+const isIdentifier = (name: string) => /^[A-Za-z_$][\w$]*$/.test(name);
+
+/** The edit that gives a use of a field the field's other name. */
+function renamedUse(use: FieldUse, { from, to, properties }: Renaming): UseEdit[] {
+  const edit = ({ start, end }: Range, text: string) => [{ in: use.in, start, end, text }];
+  if ('property' in use) {
+    const [, next] = properties.find(([name]) => name === use.property) ?? [];
+    return next === undefined || next === use.property ? [] : edit(use.name, next);
+  }
+  if (use.as === 'read') {
+    const [dot, joint] = use.isOptional ? ['?.', '?.'] : ['.', ''];
+    return edit(use.member, isIdentifier(to) ? dot + to : `${joint}['${to}']`);
+  }
+  if (use.as === 'taken') {
+    const key = isIdentifier(to) ? to : `'${to}'`;
+    return edit(use.name, use.isShorthand ? `${key}: ${from}` : key);
+  }
+  return edit({ start: use.name.start, end: use.name.start + from.length }, to);
+}
+
+/**
+ * Ties of bound sources in which names were edited: an edit is made where its text came from, in
+ * the sources before or in what a tie put there.
+ */
+function renamedTies(
+  before: Sources,
+  ties: readonly Tie[],
+  edits: readonly UseEdit[],
+  renaming: Renaming,
+): { readonly before: Sources; readonly ties: readonly Tie[] } {
+  const made = renderSources(
+    before,
+    ties.flatMap(({ changes }) => changes),
+  );
+  const ofBefore: UseEdit[] = [];
+  const ofParts = new Map<Change, Map<number, Edit[]>>();
+  for (const edit of edits) {
+    const { kept, written } = made[edit.in];
+    const own = written.find(
+      ({ change, part, at }) =>
+        at <= edit.start && edit.end <= at + String(change.parts[part]).length,
+    );
+    if (own) {
+      const parts = getOrMake(ofParts, own.change, () => new Map<number, Edit[]>());
+      const moved = { start: edit.start - own.at, end: edit.end - own.at, text: edit.text };
+      getOrMake(parts, own.part, () => []).push(moved);
+      continue;
+    }
+    const source = kept.find(
+      ({ from, at }) => at <= edit.start && edit.end <= at + from.end - from.start,
+    );
+    if (!source) continue;
+    const by = source.from.start - source.at;
+    const moved = { ...edit, start: edit.start + by, end: edit.end + by };
+    // A stretch that stands twice in what is bound stands once in what was there before.
+    if (!ofBefore.some((one) => one.in === moved.in && one.start === moved.start)) {
+      ofBefore.push(moved);
+    }
+  }
+  const shifted = (part: SourcePart, offset: number) =>
+    editsIn(part, ofBefore).reduce(
+      (at, { start, end, text }) => (end <= offset ? at + text.length - (end - start) : at),
+      offset,
+    );
+  const renamed = (change: Change): Change => ({
+    ...{
+      in: change.in,
+      start: shifted(change.in, change.start),
+      end: shifted(change.in, change.end),
+    },
+    parts: change.parts.map((part, index) =>
+      typeof part === 'string'
+        ? withEdits(part, wholeOf(part), ofParts.get(change)?.get(index) ?? [])
+        : { start: shifted(change.in, part.start), end: shifted(change.in, part.end) },
+    ),
+  });
   return {
-    mould: withTies(whole, { ...before, ...sourcesWith(before, renaming) }, renamed),
-    findings: [...told, ...findings],
+    before: eachPart((part) =>
+      withEdits(before[part], wholeOf(before[part]), editsIn(part, ofBefore)),
+    ),
+    ties: ties.map((tie) => ({
+      ...tie,
+      field: renamedPath(tie.field, renaming),
+      places: tie.places.map((one) => ({ ...one, field: renamedPath(one.field, renaming) })),
+      changes: tie.changes.map(renamed),
+    })),
   };
-}
-
-const parts = ['template', 'style', 'script'] as const;
-
-function sourcesWith(sources: Sources, renaming: Renaming): Sources {
-  const of = (part: keyof Sources) => edited(sources[part], namesIn[part](sources[part], renaming));
-  return { template: of('template'), style: of('style'), script: of('script') };
-}
-
-function edited(text: string, edits: readonly Edit[]): string {
-  return withEdits(text, { start: 0, end: text.length }, edits);
 }
 
 /** What a field and all in it are called in style, before and after. */
@@ -99,7 +191,11 @@ function withDeclared({ manifestText }: Mould, renaming: Renaming): Declared {
   const isPath = (keys: readonly string[]) =>
     keys[0] === 'fields' &&
     (/^(?:when|hidden|caption)$/.test(keys.at(-1) ?? '') || keys.join('.') === 'fields.required');
-  const named = edited(manifestText, namesInJson(manifestText, renaming, isFields, isPath));
+  const named = withEdits(
+    manifestText,
+    wholeOf(manifestText),
+    namesInJson(manifestText, renaming, isFields, isPath),
+  );
   const manifest = JSON.parse(named.replace(/^\uFEFF/, ''));
   const field = manifest.fields.properties[to];
   const wasNamed = [field.wasNamed ?? []].flat().filter((one: string) => one !== to);
@@ -118,30 +214,5 @@ function inFile(path: string, content: Uint8Array | string, renaming: Renaming) 
       ? (first === 'values' && second === undefined) || (first === 'below' && third === undefined)
       : first === 'fields' && second === undefined;
   const edits = namesInJson(text, renaming, isHolder);
-  return edits.length === 0 ? content : edited(text, edits);
-}
-
-function renamedTie(
-  tie: Tie,
-  renaming: Renaming,
-  moved: Readonly<Record<keyof Sources, readonly Edit[]>>,
-): Tie {
-  const shifted = (part: keyof Sources, offset: number) =>
-    moved[part].reduce(
-      (at, { start, end, text }) => (end <= offset ? at + text.length - (end - start) : at),
-      offset,
-    );
-  return {
-    ...tie,
-    field: renamedPath(tie.field, renaming),
-    places: tie.places.map((one) => ({ ...one, field: renamedPath(one.field, renaming) })),
-    changes: tie.changes.map(({ in: part, start, end, parts: written }) => ({
-      ...{ in: part, start: shifted(part, start), end: shifted(part, end) },
-      parts: written.map((one) =>
-        typeof one === 'string'
-          ? edited(one, namesIn[part](one, renaming))
-          : { start: shifted(part, one.start), end: shifted(part, one.end) },
-      ),
-    })),
-  };
+  return edits.length === 0 ? content : withEdits(text, wholeOf(text), edits);
 }

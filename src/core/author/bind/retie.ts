@@ -1,12 +1,12 @@
 import type { Mould } from '../../model/mould.ts';
+import type { Sources } from '../../model/source-parts.ts';
 import type { Proposal } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
-import { ownProperties, proposalsOf } from '../spots/proposals-of.ts';
-import type { Sources } from './bound-mould.ts';
-import { movedTie } from './carry-edits.ts';
-import { changesOf, withItems } from './changes.ts';
-import type { Tie } from './tie.ts';
-import { tiesIn } from './tie-of.ts';
+import { movedTie } from '../ties/carry-edits.ts';
+import { changesOf, withItems } from '../ties/changes.ts';
+import type { Tie } from '../ties/tie.ts';
+import { tiesIn } from '../ties/tie-of.ts';
+import { ownProperties, proposalsOf } from './proposals-of.ts';
 
 /**
  * Finds the places of ties in other sources, such as those of a newer paste: where the same still

@@ -4,10 +4,10 @@ import type { Mould } from '../../model/mould.ts';
 import { type Finding, finding, hasErrors } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
-import { withDeclarations } from './bound-mould.ts';
+import { withDeclarations } from '../ties/bound-mould.ts';
+import type { Tie } from '../ties/tie.ts';
+import { readTies, withTies } from '../ties/ties.ts';
 import { withDefaultBack } from './default-back.ts';
-import type { Tie } from './tie.ts';
-import { readTies, withTies } from './ties.ts';
 
 /** A mould with a field taken out of it. */
 export interface Unbound {
@@ -50,6 +50,6 @@ export function unbindField(mould: Mould, path: string): Unbound {
   return {
     mould: ties.length > 0 ? withTies(edited, kept.before, kept.ties) : edited,
     tie: undefined,
-    findings: [...findings, ...kept.findings, ...told],
+    findings: [...findings, ...kept.findings, ...told, ...back.findings],
   };
 }

@@ -1,12 +1,12 @@
 import { type CompiledMould, compileMould } from '../../compile/compile-mould.ts';
 import { parseSources } from '../../compile/parse-sources.ts';
 import type { Mould } from '../../model/mould.ts';
+import { eachPart, fileOf, sourceParts } from '../../model/source-parts.ts';
 import type { Finding } from '../../problem/finding.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
-import type { Flaw } from './check.ts';
+import { readSubject } from '../sources/subject.ts';
 import { checks } from './checks.ts';
-import { fileOf } from './subject/source.ts';
-import { readSubject } from './subject/subject.ts';
+import type { Flaw } from './flaw/check.ts';
 
 export interface CheckOptions {
   /** HTML of the page that casts are to stand on, for fields that name elements of it. */
@@ -81,8 +81,8 @@ const saidBetter: Readonly<Record<string, readonly string[]>> = {
 /** Makes the edits of as many flaws as do not touch each other. */
 function mend(mould: Mould, flaws: readonly Flaw[]): { mould: Mould; done: Flaw[] } {
   const done: Flaw[] = [];
-  const texts = { template: mould.template, style: mould.style, script: mould.script };
-  for (const part of ['template', 'style', 'script'] as const) {
+  const texts = eachPart((part) => mould[part]);
+  for (const part of sourceParts) {
     const taken: Edit[] = [];
     for (const flaw of flaws) {
       const { fix } = flaw;

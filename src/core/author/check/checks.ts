@@ -1,5 +1,5 @@
 import { insecure, missingFiles, remote } from './address/addresses.ts';
-import type { Check } from './check.ts';
+import type { Check } from './flaw/check.ts';
 import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
 import { headingRank, newTab, noAlt, noIcons } from './markup/for-people.ts';
 import { inlineHandlers } from './markup/handlers.ts';

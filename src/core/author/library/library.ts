@@ -1,6 +1,11 @@
 import type { Library } from '../../model/mould.ts';
-import type { AssetShelf } from '../snippet/local-files.ts';
 import { knownLibraries } from './known-libraries.ts';
+
+/** Takes files into a mould. */
+interface Shelf {
+  /** @returns the path it has there */
+  add(fileName: string, bytes: Uint8Array): string;
+}
 
 /** The part of a page a library is loaded by. */
 export type LibraryPart = 'script' | 'style' | 'module';
@@ -75,7 +80,7 @@ export function bringInstalled(
   library: Library,
   part: LibraryPart,
   installed: InstalledFiles,
-  shelf: AssetShelf,
+  shelf: Shelf,
 ): Library | undefined {
   const { name, version, path } = readAddress(library[part] ?? '');
   const found = path ? installed(name, path) : undefined;
@@ -92,7 +97,7 @@ export function bringInstalled(
 export function withGiven(
   found: readonly Library[],
   given: readonly GivenLibrary[],
-  shelf: AssetShelf,
+  shelf: Shelf,
 ): Library[] {
   const all = [...found];
   const first: Library[] = [];

@@ -3,7 +3,7 @@ import { fieldsBelow } from '../../model/field.ts';
 import { parseJson } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
 import { readFields } from '../../model/read-fields.ts';
-import { readSubject } from '../check/subject/subject.ts';
+import { readSubject } from '../sources/subject.ts';
 
 /** What a mould counts on and does not hold itself. */
 export interface Needs {

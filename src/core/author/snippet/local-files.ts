@@ -1,3 +1,5 @@
+import { isRelativeAddress } from '../../text/address.ts';
+
 /** What the Encoding Standard gives every host of this code, named here for lack of its types. */
 declare const TextEncoder: new () => { encode(text: string): Uint8Array };
 
@@ -24,7 +26,7 @@ export type LocalFiles = (path: string) => LocalFile | undefined;
  */
 export function localPath(from: string, address: string): string | undefined {
   const bare = address.trim().replace(/[?#].*$/s, '');
-  if (bare === '' || /^(?:[a-z][a-z0-9+.-]*:|\/|\\)/i.test(bare)) return undefined;
+  if (!isRelativeAddress(bare)) return undefined;
   const steps = from.split('/').slice(0, -1);
   for (const step of decoded(bare).split('/')) {
     if (step === '..') {

@@ -1,7 +1,8 @@
 import { type Program, parse } from 'acorn';
-import { importsOf } from '../../compile/script/module-imports.ts';
+import { importsOf, isModuleAddress } from '../../compile/script/module-imports.ts';
 import type { Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
+import { isRemoteAddress } from '../../text/address.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
 import { libraryOf, pathInPackage } from '../library/library.ts';
 import { type AssetShelf, localPath } from './local-files.ts';
@@ -36,14 +37,12 @@ export function importLibraries(
     const mapped = addressIn(importMap, from);
     const address = bringModule(shelf, file, mapped ?? from) ?? mapped ?? from;
     // A bare name that no map knows has no address yet; the compiler tells of it.
-    if (!/^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/|assets\/)/i.test(address)) return [];
+    if (!isModuleAddress(address) && !address.startsWith('assets/')) return [];
     const known = libraries.find(({ module }) => module === address);
     const name = known?.name ?? freeName(libraries, mapped === undefined ? address : from);
     if (!known) {
       libraries.push({ ...libraryOf(address, 'module'), name });
-      const code = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(address)
-        ? 'snippet/remote-file'
-        : 'snippet/local-file';
+      const code = isRemoteAddress(address) ? 'snippet/remote-file' : 'snippet/local-file';
       if (!address.startsWith('assets/')) findings.push(finding(code, { url: address }, { file }));
     }
     return [{ start: fromStart, end: fromEnd, text: `'${name}'` }];

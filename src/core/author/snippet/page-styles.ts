@@ -1,4 +1,5 @@
-import { type CssNode, type Declaration, generate, keyword, parse, type Rule } from 'css-tree';
+import { type CssNode, type Declaration, generate, parse, type Rule } from 'css-tree';
+import { atRuleNamed } from '../../compile/style/at-rules.ts';
 import { extentOnLines, type Range, withoutRanges } from '../../text/edits.ts';
 
 /**
@@ -37,9 +38,6 @@ const furniture: readonly (readonly [RegExp, string])[] = [
   [/^(?:overflow|overscroll|scroll)/, "scrolling is the page's"],
   [/^(?:position|inset|top|right|bottom|left|z-index)$/, 'a widget stands where it is put'],
 ];
-
-/** Conditions that may stand around rules for the page. */
-const grouping = new Set(['media', 'supports', 'container', 'layer']);
 
 /**
  * Takes page furniture out of a style sheet by cutting whole declarations, and rules that have
@@ -130,7 +128,7 @@ function pageRules(node: CssNode): Rule[] {
     return node.children.toArray().flatMap(pageRules);
   }
   if (node.type === 'Atrule') {
-    return node.block && grouping.has(keyword(node.name).basename) ? pageRules(node.block) : [];
+    return node.block && atRuleNamed(node.name)?.isConditional ? pageRules(node.block) : [];
   }
   if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return [];
   const selectors = node.prelude.children.toArray();
@@ -145,7 +143,7 @@ function sharedRules(
     return node.children.toArray().flatMap(sharedRules);
   }
   if (node.type === 'Atrule') {
-    return node.block && grouping.has(keyword(node.name).basename) ? sharedRules(node.block) : [];
+    return node.block && atRuleNamed(node.name)?.isConditional ? sharedRules(node.block) : [];
   }
   if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return [];
   const selectors = node.prelude.children.toArray();

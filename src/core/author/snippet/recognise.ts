@@ -22,6 +22,8 @@ export function languageOf(text: string): Language {
   if (scriptStart.test(start)) return 'js';
   if (text.includes('</')) return 'html';
   if (styleDialectOf(text) !== undefined && /\{[^{}]*:/.test(text)) return 'css';
+  // An at-rule that nobody knows; a class with a decorator begins alike.
+  if (/^@[\w-]+(?![^{]*\bclass\b)[^{};]*\{/.test(start)) return 'css';
   return /^[^<>{};]*\{[^{}]*:[^{}]*[;}]/.test(start) ? 'css' : 'html';
 }
 

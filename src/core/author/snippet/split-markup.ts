@@ -1,6 +1,7 @@
 import { writes, writtenHere } from '../../compile/script/written-here.ts';
 import type { Font, Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
+import { isRemoteAddress } from '../../text/address.ts';
 import { type Edit, extentOnLines, type Range, withEdits } from '../../text/edits.ts';
 import { indexLines, type LineIndex } from '../../text/line-index.ts';
 import { fontsAt } from '../library/fonts.ts';
@@ -207,7 +208,7 @@ class MarkupSplitter {
 
   /** True for a script from elsewhere that is told by its own tag what to show, or is all there is. */
   private isEmbed(element: SourceElement, src: string): boolean {
-    if (!/^(?:https?:)?\/\//i.test(src.trim()) || libraryOf(src, 'script').version) return false;
+    if (!isRemoteAddress(src) || libraryOf(src, 'script').version) return false;
     const isTold = element.attrs.some(({ name }) => name.startsWith('data-') || name === 'id');
     const { head, topLevel } = this.paste;
     return isTold || elementsUnder([...(head?.childNodes ?? []), ...topLevel]).length === 1;
@@ -242,8 +243,11 @@ class MarkupSplitter {
       this.say('snippet/vendored', { url: url.trim(), name, version }, element);
       return true;
     }
-    const isRemote = /^(?:[a-z][a-z0-9+.-]*:)?\/\//i.test(url.trim());
-    this.say(isRemote ? 'snippet/remote-file' : 'snippet/local-file', { url: url.trim() }, element);
+    this.say(
+      isRemoteAddress(url) ? 'snippet/remote-file' : 'snippet/local-file',
+      { url: url.trim() },
+      element,
+    );
     return true;
   }
 

@@ -1,7 +1,8 @@
 import type { Json, JsonObject } from '../../model/json-source.ts';
 import type { KindName } from '../../model/kinds.ts';
+import type { SourcePart } from '../../model/source-parts.ts';
 import type { Range } from '../../text/edits.ts';
-import type { PlacePart, SourcePart } from './spot.ts';
+import type { PlacePart } from './spot.ts';
 import type { TreeElement } from './tree.ts';
 
 /** The sections of a form, in the order they stand in it. */

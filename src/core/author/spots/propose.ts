@@ -1,10 +1,12 @@
 import { parseSources } from '../../compile/parse-sources.ts';
 import { rootSizePx } from '../../compile/style/root-size.ts';
 import type { Mould } from '../../model/mould.ts';
+import { sourceParts } from '../../model/source-parts.ts';
 import { Coverage } from '../../text/coverage.ts';
 import type { Range } from '../../text/edits.ts';
-import { readScriptSource } from '../check/subject/script-source.ts';
-import { readStyleSource } from '../check/subject/style-source.ts';
+import { escapeRegExp } from '../../text/escape-reg-exp.ts';
+import { readScriptSource } from '../sources/script-source.ts';
+import { readStyleSource } from '../sources/style-source.ts';
 import { type PlacedDraft, type Proposal, proposalOf, sections } from './atom.ts';
 import { atomsIn, countsOf } from './markup/atoms-in.ts';
 import { laidOutBy } from './markup/laid-out.ts';
@@ -88,9 +90,7 @@ function isAskedFor(style: StyleLook['style'], attribute: string, value: string)
 function isNamedIn(script: string, word: string): boolean {
   const at = script.indexOf(word);
   if (at < 0) return false;
-  return new RegExp(`(?<![\\w-])${word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\w-])`).test(
-    script,
-  );
+  return new RegExp(`(?<![\\w-])${escapeRegExp(word)}(?![\\w-])`).test(script);
 }
 
 /** True where a row of one list names the id of a row of the other. */
@@ -198,11 +198,9 @@ function withoutOverlaps(
   });
 }
 
-const parts = ['template', 'style', 'script'];
-
 /** As they stand in the piece: first markup, then style, then script. */
 function inSource(proposals: readonly Proposal[]): Proposal[] {
-  const partOf = ({ found }: Proposal) => parts.indexOf(found[0]?.in ?? 'script');
+  const partOf = ({ found }: Proposal) => sourceParts.indexOf(found[0]?.in ?? 'script');
   const startOf = ({ found }: Proposal) =>
     found.reduce((least, { start }) => Math.min(least, start), Infinity);
   return [...proposals].sort((a, b) => partOf(a) - partOf(b) || startOf(a) - startOf(b));

@@ -3,9 +3,6 @@ import type { KindName } from '../../model/kinds.ts';
 import type { Place } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 
-/** The source files of a mould that fields are bound in. */
-export type SourcePart = 'template' | 'style' | 'script';
-
 /** What part of its file's language a place is. */
 export type PlacePart = 'text' | 'attribute' | 'tag' | 'class' | 'value' | 'literal';
 

@@ -2,6 +2,7 @@ import MagicString from 'magic-string';
 import type { Mould } from '../../model/mould.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
+import { fieldRead, scriptUses } from '../uses/script-uses.ts';
 import { type PageUse, readPageUse } from './free-names.ts';
 import { type LibraryCode, libraryCodes } from './library-code.ts';
 import { asCalls, moduleAddress } from './module-imports.ts';
@@ -103,7 +104,7 @@ export function castScript(setting: ScriptSetting): CastScript {
       ...(code.includes('mould.own(') ? { selectors: true } : {}),
     }),
     needsValues: read.usesMould || asksForValues(spoken),
-    reads: valuesRead(`${script}\n${spoken}`),
+    reads: valuesRead(parsed, script, handlers),
   };
 }
 
@@ -170,11 +171,20 @@ function reachesOut({ manifest }: Mould): boolean {
   return /"hidden"/.test(JSON.stringify(manifest.fields));
 }
 
-/** Fields read by `mould.values.NAME`; undefined where values are also had in another way. */
-function valuesRead(code: string): string[] | undefined {
-  const member = /\bmould\.values\.([A-Za-z_$][\w$]*)/g;
-  if (asksForValues(code.replace(member, ''))) return undefined;
-  return [...new Set([...code.matchAll(member)].map(([, name = '']) => name))].sort();
+/** Fields whose values are read by name; undefined where values are also taken in another way. */
+function valuesRead(
+  parsed: ParsedScript,
+  script: string,
+  handlers: readonly InlineHandler[],
+): string[] | undefined {
+  const code = handlers.map((one) => `(event) => {${one.code}\n};`).join('\n');
+  const read = [
+    { text: script, parsed },
+    { text: code, parsed: parseScript(code) },
+  ].map((one) => ('program' in one.parsed ? scriptUses(one.parsed.program, one.text) : undefined));
+  if (read.some((one) => one === undefined || one.loose.length > 0)) return undefined;
+  const names = read.flatMap((one) => one?.uses ?? []).map(fieldRead);
+  return [...new Set(names)].sort();
 }
 
 function asksForJquery({ manifest }: Mould): boolean {

@@ -1,5 +1,6 @@
 import type { ImportDeclaration, Program } from 'acorn';
 import type { Library } from '../../model/mould.ts';
+import { hasScheme } from '../../text/address.ts';
 import type { Edit } from '../../text/edits.ts';
 
 /** An import statement of a script, and the statement that does the same inside a function. */
@@ -73,5 +74,10 @@ export function asCalls(
 export function moduleAddress(libraries: readonly Library[], from: string): string | undefined {
   const address = libraries.find(({ name, module }) => name === from && module)?.module;
   if (address !== undefined) return address.replace(/^(?=assets\/)/, './');
-  return /^(?:[a-z][a-z0-9+.-]*:|\.{0,2}\/)/i.test(from) ? from : undefined;
+  return isModuleAddress(from) ? from : undefined;
+}
+
+/** True for what a browser imports without a map: an address, or a path that begins as one (HTML, 8.1.6.2). */
+export function isModuleAddress(from: string): boolean {
+  return hasScheme(from) || /^\.{0,2}\//.test(from);
 }

@@ -1,3 +1,4 @@
+import { escapeRegExp } from '../../text/escape-reg-exp.ts';
 import type { PageUse } from './free-names.ts';
 
 /** Names of the page that lead out of a cast. */
@@ -50,7 +51,7 @@ export function ownNames({ free, assigned }: PageUse, others: readonly string[])
 
 /** True when code speaks of a name as a name, not as the member of something. */
 export function speaksOf(code: string, name: string): boolean {
-  const literal = name.replace(/\$/g, '\\$&');
+  const literal = escapeRegExp(name);
   return new RegExp(`(?<![\\w$.])${literal}(?![\\w$])`).test(code);
 }
 

@@ -53,17 +53,26 @@ export function namesOf(program: Program): ScriptNames | undefined {
   }
 }
 
+/** The scope that declares a name where a node stands; undefined where the script does not. */
+export function ownerOf(
+  names: ScriptNames | undefined,
+  name: string,
+  at: ScriptNode,
+): Scope | undefined {
+  let scope: Scope | undefined;
+  for (let one: ScriptNode | undefined = at; one && !scope; one = one.parent) {
+    scope = names?.map.get(one.node as never);
+  }
+  return (scope ?? names?.scope)?.find_owner(name) ?? undefined;
+}
+
 /** True when a name is declared by the script where a node stands. */
 export function isDeclaredAt(
   names: ScriptNames | undefined,
   name: string,
   at: ScriptNode,
 ): boolean {
-  let scope: Scope | undefined;
-  for (let one: ScriptNode | undefined = at; one && !scope; one = one.parent) {
-    scope = names?.map.get(one.node as never);
-  }
-  return scope?.find_owner(name) != null;
+  return ownerOf(names, name, at) !== undefined;
 }
 
 function isSyntax(value: unknown): value is Syntax {

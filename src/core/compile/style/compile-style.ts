@@ -4,6 +4,7 @@ import type { JsonPath } from '../../model/json-source.ts';
 import { choices } from '../../model/kinds/choice.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../write/ids.ts';
+import { isAtRule } from './at-rules.ts';
 import { isCssValue } from './css-value.ts';
 import { isMoving } from './moving-properties.ts';
 import { belowRules, narrowFields, presetsOf } from './narrow.ts';
@@ -242,7 +243,11 @@ function registeredIn(
   const declared = new Set<string>([...ofFields, ...needs]);
   for (const tree of trees) {
     walk(tree, (node) => {
-      if (node.type === 'Atrule' && node.name === 'property' && node.prelude?.type === 'Raw') {
+      if (
+        node.type === 'Atrule' &&
+        isAtRule(node.name, 'property') &&
+        node.prelude?.type === 'Raw'
+      ) {
         declared.add(node.prelude.value.trim());
       }
     });

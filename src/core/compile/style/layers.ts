@@ -1,4 +1,5 @@
-import { type CssNode, keyword } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import { isAtRule } from './at-rules.ts';
 
 /** How strong the layers of a style sheet are, weakest first. */
 export interface LayerRanks {
@@ -30,10 +31,9 @@ export function layersIn(tree: CssNode): LayerRanks | undefined {
     if (node.type === 'StyleSheet' || node.type === 'Block') {
       for (const child of node.children) visit(child, within);
     } else if (node.type === 'Atrule') {
-      const { basename } = keyword(node.name);
       const prelude = node.prelude?.type === 'Raw' ? node.prelude.value.trim() : '';
       const full = (name: string) => (within === '' ? name : `${within}.${name}`);
-      if (basename !== 'layer') {
+      if (!isAtRule(node.name, 'layer')) {
         if (node.block) visit(node.block, within);
         return;
       }

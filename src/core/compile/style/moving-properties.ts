@@ -1,4 +1,5 @@
 import { type CssNode, keyword, lexer, walk } from 'css-tree';
+import { atRuleNamed } from './at-rules.ts';
 
 /** Where the properties come from that something other than a rule sets. */
 export interface MovingSource {
@@ -54,7 +55,7 @@ export function movingProperties(source: MovingSource): ReadonlySet<string> {
   if (/<textarea/i.test(source.template)) take('width height');
   for (const tree of source.trees) {
     walk(tree, (node) => {
-      if (node.type === 'Atrule' && keyword(node.name).basename === 'keyframes' && node.block) {
+      if (node.type === 'Atrule' && node.block && atRuleNamed(node.name)?.holds === 'keyframes') {
         walk(node.block, (inner) => {
           if (inner.type === 'Declaration') moving.add(keyword(inner.property).name);
         });

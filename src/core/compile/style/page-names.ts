@@ -1,5 +1,7 @@
 import { type CssNode, keyword, tokenize, tokenTypes, walk } from 'css-tree';
 import type MagicString from 'magic-string';
+import { escapeRegExp } from '../../text/escape-reg-exp.ts';
+import { atRuleNamed, isAtRule, type NameKind, nameKinds } from './at-rules.ts';
 
 /** What CSS keeps by name for a whole page, as far as a style sheet makes such names. */
 export interface PageNames {
@@ -7,27 +9,10 @@ export interface PageNames {
   readonly of: Readonly<Record<NameKind, ReadonlyMap<string, string>>>;
 }
 
-type NameKind = (typeof kinds)[number];
-const kinds = [
-  'keyframes',
-  'counter',
-  'counterStyle',
-  'family',
-  'container',
-  'transition',
-  'dashed',
-] as const;
-
 /** None of them. */
 export const noNames = Object.fromEntries(
-  kinds.map((kind) => [kind, new Map<string, string>()]),
+  nameKinds.map((kind) => [kind, new Map<string, string>()]),
 ) as Readonly<Record<NameKind, Map<string, string>>>;
-
-/** At-rules that make a name, and of which kind. */
-const making: Readonly<Record<string, NameKind>> = {
-  ...{ keyframes: 'keyframes', 'counter-style': 'counterStyle', property: 'dashed' },
-  ...{ 'font-palette-values': 'dashed', 'position-try': 'dashed', function: 'dashed' },
-};
 
 /** Properties that make names by being set. */
 const makingBySetting: Readonly<Record<string, NameKind>> = {
@@ -59,10 +44,9 @@ export function readPageNames(
   mouldName: string,
   kept: ReadonlySet<string> = new Set(),
 ): PageNames {
-  const of = Object.fromEntries(kinds.map((kind) => [kind, new Map<string, string>()])) as Record<
-    NameKind,
-    Map<string, string>
-  >;
+  const of = Object.fromEntries(
+    nameKinds.map((kind) => [kind, new Map<string, string>()]),
+  ) as Record<NameKind, Map<string, string>>;
   const make = (kind: NameKind, name: string) => {
     if (keywords.test(name) || kept.has(name)) return;
     of[kind].set(name, kind === 'family' ? `${name} ${mouldName}` : `${name}--${mouldName}`);
@@ -70,11 +54,13 @@ export function readPageNames(
   for (const tree of trees) {
     walk(tree, (node) => {
       if (node.type === 'Atrule') {
-        const { basename } = keyword(node.name);
-        const kind = making[basename];
-        const name = node.prelude?.type === 'Raw' ? node.prelude.value.trim() : '';
-        if (kind && name) make(kind, name.replace(/^(["'])(.*)\1$/, '$2').replace(/\s*\(.*$/s, ''));
-        if (basename === 'font-face') for (const family of familiesOf(node)) make('family', family);
+        const { kept, names: kind } = atRuleNamed(node.name) ?? {};
+        if (isAtRule(node.name, 'font-face')) {
+          for (const family of familiesOf(node)) make('family', family);
+        } else if (kind && kind !== 'family' && kept === 'named') {
+          const name = node.prelude?.type === 'Raw' ? node.prelude.value.trim() : '';
+          if (name) make(kind, name.replace(/^(["'])(.*)\1$/, '$2').replace(/\s*\(.*$/s, ''));
+        }
       } else if (node.type === 'Declaration' && node.value.type === 'Raw') {
         const kind = makingBySetting[keyword(node.property).basename.toLowerCase()];
         if (kind) for (const name of identsIn(node.value.value)) make(kind, name);
@@ -119,15 +105,18 @@ export function renamePageNames(
   source: string,
   { of }: PageNames,
 ): void {
-  if (kinds.every((kind) => of[kind].size === 0)) return;
+  if (nameKinds.every((kind) => of[kind].size === 0)) return;
   walk(tree, (node) => {
     const at = node.loc?.start.offset ?? 0;
     if (node.type === 'Atrule' && node.prelude?.loc) {
       const from = node.prelude.loc.start.offset;
       const text = source.slice(from, node.prelude.loc.end.offset);
-      const { basename } = keyword(node.name);
-      const kind = basename === 'container' ? 'container' : making[basename];
-      for (const edit of tokenEdits(text, kind ? [kind, 'dashed'] : ['dashed'], of, true)) {
+      const kind = atRuleNamed(node.name)?.names;
+      const found =
+        kind === 'family'
+          ? familyEdits(text, of.family)
+          : tokenEdits(text, kind ? [kind, 'dashed'] : ['dashed'], of, true);
+      for (const edit of found) {
         edits.update(from + edit.start, from + edit.end, edit.text);
       }
     } else if (node.type === 'Declaration' && node.value.loc) {
@@ -221,7 +210,7 @@ function counterEdits(value: string, of: PageNames['of']): NameEdit[] {
 
 function familyEdits(value: string, families: ReadonlyMap<string, string>): NameEdit[] {
   return [...families].flatMap(([name, renamed]) => {
-    const literal = name.replace(/[^\w\s-]/g, '\\$&').replace(/\s+/g, '\\s+');
+    const literal = escapeRegExp(name).replace(/\s+/g, '\\s+');
     const pattern = new RegExp(
       `(["']?)(?<![\\w-])${literal}(?![\\w-])\\1(?=\\s*(?:,|$|!|;))`,
       'gi',

@@ -1,21 +1,18 @@
-import { keyword } from 'css-tree';
 import { withoutRanges } from '../../text/edits.ts';
+import { atRuleNamed } from './at-rules.ts';
 import { parseStyle } from './parse-style.ts';
-
-/** At-rules that a browser takes from the page only, never from a shadow tree. */
-const pageOnly = new Set(['font-face', 'property', 'font-palette-values']);
 
 /** Takes out of sheets for a shadow tree what only the page can register. */
 export function takePageRules(sheets: readonly string[]): { rules: string[]; ofPage: string } {
   const taken: string[] = [];
   const rules = sheets.map((css) => {
-    if (!/@(?:font-face|property|font-palette-values)/i.test(css)) return css;
+    if (!css.includes('@')) return css;
     const { tree } = parseStyle(css);
     const cuts =
       tree.type !== 'StyleSheet'
         ? []
         : tree.children.toArray().flatMap((node) => {
-            if (node.type !== 'Atrule' || !node.loc || !pageOnly.has(keyword(node.name).basename))
+            if (node.type !== 'Atrule' || !node.loc || !atRuleNamed(node.name)?.isPageOnly)
               return [];
             return [{ start: node.loc.start.offset, end: node.loc.end.offset }];
           });

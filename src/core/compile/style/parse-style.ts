@@ -1,4 +1,5 @@
-import { type CssNode, parse } from 'css-tree';
+import { type CssNode, find, type ParseOptions, parse } from 'css-tree';
+import { parseNested } from './nested-syntax.ts';
 
 /** A style sheet as the CSS parser gives it; values and preludes of at-rules are raw text. */
 export interface ParsedStyle {
@@ -9,8 +10,19 @@ export interface ParsedStyle {
 
 /** Parses a style sheet. A stretch that cannot be read is kept raw and noted. */
 export function parseStyle(style: string): ParsedStyle {
+  const read = parseWith(parse, style);
+  // The other parser takes a while to be made, and only nested rules need it.
+  const isNested =
+    /\{[^{}]*\{/.test(style) && (read.faults.length > 0 || find(read.tree, holdsRule) !== null);
+  return isNested ? parseWith(parseNested, style) : read;
+}
+
+function parseWith(
+  parser: (text: string, options: ParseOptions) => CssNode,
+  style: string,
+): ParsedStyle {
   const faults: { what: string; offset: number }[] = [];
-  const tree = parse(style, {
+  const tree = parser(style, {
     positions: true,
     parseValue: false,
     parseAtrulePrelude: false,
@@ -19,4 +31,14 @@ export function parseStyle(style: string): ParsedStyle {
     },
   });
   return { tree, faults };
+}
+
+/** `a:hover { }` inside a rule reads as a declaration. */
+function holdsRule(node: CssNode): boolean {
+  return (
+    node.type === 'Declaration' &&
+    node.value.type === 'Raw' &&
+    !node.property.startsWith('--') &&
+    node.value.value.includes('{')
+  );
 }

@@ -41,7 +41,7 @@ export function slotBox(scoping: Scoping): string {
 }
 
 function seenMark(scoping: Scoping): string {
-  return scoping.hasSlots ? ':scope' : rootMark(scoping);
+  return scoping.hasSlots && !scoping.sealed ? ':scope' : rootMark(scoping);
 }
 
 /** The root or anything in it; the same weight. Nothing where a shadow root is the border. */
@@ -54,6 +54,18 @@ export function withinSelector(scoping: Scoping): string {
 /** Anything inside the root, at no weight: keeps a sibling combinator from leaving the cast. */
 export function insideGuard(scoping: Scoping): string {
   return scoping.sealed ? '' : `:where(${seenMark(scoping)} *)`;
+}
+
+/** The root or anything in it, at no weight: for what may choose any element of the page. */
+export function castGuard(scoping: Scoping): string {
+  const mark = seenMark(scoping);
+  return scoping.sealed ? '' : `:where(${mark}, ${mark} *)`;
+}
+
+/** The root where a selector speaks of `html`, `body` or `:root` in passing, with their weight. */
+export function pageMark(scoping: Scoping, isElement: boolean): string {
+  const mark = seenMark(scoping);
+  return isElement ? `:where(${mark}):not(html)` : mark;
 }
 
 /** The root of one cast. */

@@ -1,5 +1,6 @@
 import { type CssNode, type Declaration, generate, tokenize, tokenTypes, walk } from 'css-tree';
 import type MagicString from 'magic-string';
+import { isAtRule } from './at-rules.ts';
 
 /** What browsers begin with (CSS Fonts 4, 2.5: medium), and so what a percentage of the root is of. */
 export const initialPx = 16;
@@ -30,7 +31,8 @@ function rulesOf(node: CssNode): CssNode[] {
   }
   if (node.type !== 'Atrule' || !node.block || !node.prelude) return [];
   const isAlways =
-    node.name === 'media' && /^\s*(?:only )?(?:screen|all)\s*$/i.test(generate(node.prelude));
+    isAtRule(node.name, 'media') &&
+    /^\s*(?:only )?(?:screen|all)\s*$/i.test(generate(node.prelude));
   return isAlways ? rulesOf(node.block) : [];
 }
 

@@ -1,9 +1,9 @@
 import {
+  type Atrule,
   type CssNode,
   generate,
-  keyword,
+  parse,
   type Rule,
-  type Selector,
   type SelectorList,
   walk,
 } from 'css-tree';
@@ -11,21 +11,16 @@ import MagicString from 'magic-string';
 import { type Finding, finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { atRuleNamed, isAtRule } from './at-rules.ts';
 import { makeImportant } from './important.ts';
 import { type LayerRanks, layersIn } from './layers.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { followNames } from './renamed-elements.ts';
 import { resolveRootFont } from './root-font.ts';
-import {
-  insideGuard,
-  rootMark,
-  rootSelector,
-  type Scoping,
-  slotBorder,
-  withinSelector,
-} from './root-selector.ts';
+import { rootMark, rootSelector, type Scoping, slotBorder } from './root-selector.ts';
 import { initialPx, resolveRem, rootSizePx } from './root-size.ts';
+import { guardNested, scopeSelector } from './scope-selector.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
 export interface ScopedStyle {
@@ -56,9 +51,6 @@ export interface ScopeOptions {
   readonly sheets?: readonly CssNode[];
 }
 
-/** At-rules whose blocks hold rules with selectors for elements. */
-const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-style', 'document']);
-
 /**
  * Puts every selector of a style sheet under the root of the mould's casts, by edits at offsets:
  * formatting, comments and whatever cannot be read stay as they are.
@@ -68,7 +60,8 @@ const grouping = new Set(['media', 'supports', 'container', 'layer', 'starting-s
  * - `rem` becomes the px it was on the page it came from, since a host's root has a size of its own.
  * - `#card` is the id of any cast, and names that CSS keeps page-wide are the mould's own.
  * - A layer becomes a strength below that of the rules outside layers.
- * - Selectors nested in a rule are left, since their parent is under the root already.
+ * - A nested rule is under the root by its parent; a selector that leads out of it is held inside.
+ * - What would work for the whole page, and what nobody knows, is left out and reported.
  */
 export function scopeStyle(
   style: string,
@@ -84,8 +77,8 @@ export function scopeStyle(
   const { moving, lift = 0 } = options;
   const rank = (layers?.count ?? 0) + lift;
   const scoping = { mouldName, sealed, hasSlots: hasSlots && !sealed, rank };
-  const scoper = new Scoper(edits, scoping, layers);
-  scoper.visit(tree);
+  const scoper = new Scoper(edits, style, layers);
+  scoper.visit(tree, { scoping, isInScope: false });
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
   followNames(edits, tree, options.asNames ?? new Set());
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
@@ -102,11 +95,26 @@ export function scopeStyle(
         resolveRootFont(edits, block, style, isBody ? (sizePx ?? initialPx) : initialPx);
     }
   }
-  // What cannot be read inside a rule that is scoped reaches no further than the rule does.
-  const loose = faults.filter(({ offset }) => !scoper.scoped.some((range) => holds(range, offset)));
+  // A declaration that cannot be read reaches no further than the rule it stands in.
+  const unread = scoper.unread.map((node) => ({ start: start(node), end: end(node) }));
+  const loose = faults.filter(
+    ({ offset }) =>
+      unread.some((range) => holds(range, offset)) ||
+      !scoper.scoped.some((range) => holds(range, offset)),
+  );
   const findings = loose.map(({ what, offset }) =>
     finding('style/not-read', { what }, lines.placeAt(offset)),
   );
+  // After all other edits, some of which may be inside.
+  for (const node of [...scoper.left, ...scoper.unread]) edits.remove(start(node), end(node));
+  for (const node of scoper.left) {
+    const place = lines.placeAt(start(node));
+    const name = node.name.toLowerCase();
+    if (name === 'import') findings.push(finding('style/import', {}, place));
+    else if (!atRuleNamed(name)) findings.push(finding('style/unknown-at-rule', { name }, place));
+    // In a style element it has no effect at all (CSS Syntax 3, 3.2).
+    else if (name !== 'charset') findings.push(finding('style/page-rule', { name }, place));
+  }
   return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
 }
 
@@ -133,6 +141,18 @@ function ownIdsIn(
   });
 }
 
+/** The page's part of a sheet, and where each rule of it stands. */
+interface PageBlock {
+  readonly block: CssNode;
+  readonly isBody: boolean;
+}
+
+/** Where a rule stands. */
+interface Around {
+  readonly scoping: Scoping;
+  readonly isInScope: boolean;
+}
+
 class Scoper {
   stylesPage = false;
   /** Rules that stand in no other. */
@@ -140,167 +160,149 @@ class Scoper {
   /** Blocks of the rules that were put under the root. */
   readonly scoped: Range[] = [];
   /** Blocks of the rules that mean the root of the page, or its body. */
-  readonly ofPage: { readonly block: CssNode; readonly isBody: boolean }[] = [];
+  readonly ofPage: PageBlock[] = [];
+  /** At-rules that are left out, since they would work for the whole page or are not known. */
+  readonly left: Atrule[] = [];
+  /** Rules that are left out, since they cannot be read. */
+  readonly unread: CssNode[] = [];
   private readonly edits: MagicString;
-  private scoping: Scoping;
+  private readonly style: string;
   private readonly layers: LayerRanks | undefined;
-  private isReset = false;
 
-  constructor(edits: MagicString, scoping: Scoping, layers: LayerRanks | undefined) {
+  constructor(edits: MagicString, style: string, layers: LayerRanks | undefined) {
     this.edits = edits;
-    this.scoping = scoping;
+    this.style = style;
     this.layers = layers;
   }
 
-  visit(node: CssNode): void {
+  visit(node: CssNode, around: Around): void {
     if (node.type === 'StyleSheet' || node.type === 'Block') {
-      for (const child of node.children) this.visit(child);
-      if (this.scoping.hasSlots) this.closeSlots(node.children.toArray());
-    } else if (node.type === 'Atrule') {
-      const { basename } = keyword(node.name);
-      if (node.block && grouping.has(basename)) {
-        const outside = this.scoping;
-        const rank = this.layers?.rankOf.get(node);
-        if (rank !== undefined) {
-          this.scoping = { ...outside, rank };
-          // A condition that always holds keeps the block, and its lines, as they are.
-          this.edits.update(start(node), start(node.block), '@media all ');
-        }
-        this.visit(node.block);
-        this.scoping = outside;
-      } else if (this.layers && basename === 'layer') {
-        this.edits.update(start(node), end(node), '');
+      for (const child of node.children) this.visit(child, around);
+      if (around.scoping.hasSlots && !around.isInScope) {
+        this.closeSlots(node.children.toArray(), around.scoping);
       }
-    } else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
-      // A list that makes all elements plain says nothing more of the root, and its host's text
-      // style would come in by what it inherits.
-      this.isReset = node.prelude.children.size > 4 && node.block.children.some(inherits);
-      const ofPage = this.scopeList(node.prelude);
-      this.rules.push(node);
-      this.scoped.push({ start: start(node.block), end: end(node.block) });
-      if (ofPage > 0) {
-        // Where other elements have the same size in em or per cent, it is of what is around them.
-        if (ofPage === node.prelude.children.size) {
-          const isBody = /\bbody\b/i.test(generate(node.prelude));
-          this.ofPage.push({ block: node.block, isBody });
-        }
-        if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
+    } else if (node.type === 'Atrule') this.visitAtRule(node, around);
+    else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
+      this.scopeRule(node, node.prelude, around);
+    } else if (node.type === 'Rule' || node.type === 'Raw') this.unread.push(node);
+  }
+
+  private visitAtRule(node: Atrule, around: Around): void {
+    const known = atRuleNamed(node.name);
+    if (!known || known.kept === 'dropped') {
+      this.left.push(node);
+    } else if (node.block && known.holds === 'rules') {
+      this.visit(node.block, this.aroundBlock(node, node.block, around));
+    } else if (this.layers && isAtRule(node.name, 'layer')) {
+      this.edits.update(start(node), end(node), '');
+    }
+  }
+
+  /** What stands around the rules of an at-rule; its prelude is made to fit. */
+  private aroundBlock(node: Atrule, block: CssNode, around: Around): Around {
+    const rank = this.layers?.rankOf.get(node);
+    if (rank !== undefined) {
+      // A condition that always holds keeps the block, and its lines, as they are.
+      this.edits.update(start(node), start(block), '@media all ');
+      return { ...around, scoping: { ...around.scoping, rank } };
+    }
+    if (!isAtRule(node.name, 'scope')) return around;
+    this.scopePrelude(node, block, around);
+    return { isInScope: true, scoping: { ...around.scoping, hasSlots: true } };
+  }
+
+  /** `@scope (.card) to (.note)`: begins inside the root, and ends where a slot begins. */
+  private scopePrelude(node: Atrule, block: CssNode, { scoping, isInScope }: Around): void {
+    const own = { ...scoping, hasSlots: isInScope };
+    const from = node.prelude ? start(node.prelude) : start(block);
+    const text = node.prelude ? this.style.slice(from, end(node.prelude)) : '';
+    const { root, limit } = scopeOf(text, from);
+    const border = scoping.hasSlots && !isInScope ? `${rootMark(scoping)} [data-slot]` : '';
+    if (root) this.scopeList(root, own, isInScope, false);
+    else this.edits.appendLeft(from, `(${rootSelector(own)}) `);
+    if (border === '') return;
+    if (limit) this.edits.appendLeft(end(limit), `, ${border}`);
+    else this.edits.prependRight(start(block), `to (${border}) `);
+  }
+
+  private scopeRule(node: Rule, list: SelectorList, { scoping, isInScope }: Around): void {
+    // A list that makes all elements plain says nothing more of the root, and its host's text
+    // style would come in by what it inherits.
+    const isReset = list.children.size > 4 && node.block.children.some(inherits);
+    const ofPage = this.scopeList(list, scoping, isInScope, isReset);
+    this.rules.push(node);
+    this.scoped.push({ start: start(node.block), end: end(node.block) });
+    this.visitNested(node.block, { scoping, isInScope });
+    if (ofPage === 0) return;
+    // Where other elements have the same size in em or per cent, it is of what is around them.
+    if (ofPage === list.children.size) {
+      const isBody = /\bbody\b/i.test(generate(list));
+      this.ofPage.push({ block: node.block, isBody });
+    }
+    if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
+  }
+
+  /** How many of the selectors mean the page's own root or body, and nothing in it. */
+  private scopeList(
+    list: SelectorList,
+    scoping: Scoping,
+    isInScope: boolean,
+    isReset: boolean,
+  ): number {
+    const scope = { edits: this.edits, scoping, isInScope, isReset };
+    return list.children
+      .toArray()
+      .filter((one) => one.type === 'Selector' && scopeSelector(one, scope)).length;
+  }
+
+  /** Rules and at-rules inside a rule: their parent is under the root already. */
+  private visitNested(block: CssNode, around: Around): void {
+    if (block.type !== 'Block') return;
+    const scope = { edits: this.edits, ...around, isReset: false };
+    for (const node of block.children) {
+      if (node.type === 'Rule') {
+        if (node.prelude.type === 'SelectorList') {
+          for (const selector of node.prelude.children) {
+            if (selector.type === 'Selector') guardNested(selector, scope);
+          }
+          this.visitNested(node.block, around);
+        } else this.unread.push(node);
+      } else if (node.type === 'Raw') {
+        if (node.value.includes('{')) this.unread.push(node);
+      } else if (node.type === 'Atrule') {
+        const known = atRuleNamed(node.name);
+        if (!known || known.kept === 'dropped') {
+          this.left.push(node);
+        } else if (node.block) this.visitNested(node.block, around);
       }
     }
   }
 
   /** Rules that stand together end at the slots together; other at-rules are not for in there. */
-  private closeSlots(nodes: readonly CssNode[]): void {
+  private closeSlots(nodes: readonly CssNode[], scoping: Scoping): void {
     const rules = nodes.filter((one) => one.type !== 'Comment');
     for (const [at, node] of rules.entries()) {
       if (node.type !== 'Rule') continue;
       if (rules[at - 1]?.type !== 'Rule') {
-        this.edits.prependRight(start(node), `${slotBorder(rootMark(this.scoping))} {\n`);
+        this.edits.prependRight(start(node), `${slotBorder(rootMark(scoping))} {\n`);
       }
       if (rules[at + 1]?.type !== 'Rule') this.edits.appendLeft(end(node), '\n}');
     }
   }
-
-  /** How many of the selectors mean the page's own root or body, and nothing in it. */
-  private scopeList(list: SelectorList): number {
-    return list.children
-      .toArray()
-      .filter((selector) => selector.type === 'Selector' && this.scopeSelector(selector)).length;
-  }
-
-  private scopeSelector(selector: Selector): boolean {
-    const compounds = compoundsOf(selector);
-    let pageCompounds = 0;
-    while (compounds[pageCompounds]?.parts.some(isPagePart)) pageCompounds += 1;
-    if (pageCompounds > 0) this.mergeIntoRoot(compounds.slice(0, pageCompounds));
-    else this.scopeFirst(compounds[0]);
-    for (const compound of compounds.slice(Math.max(1, pageCompounds))) {
-      const { combinator } = compound;
-      if (combinator === '+' || combinator === '~') {
-        this.edits.appendLeft(endOfSimple(compound), insideGuard(this.scoping));
-      }
-    }
-    return pageCompounds === compounds.length;
-  }
-
-  /** `html.js body.dark` → the root with both classes: the page's part of a selector is one. */
-  private mergeIntoRoot(compounds: readonly Compound[]): void {
-    const parts = compounds.flatMap((one) => one.parts);
-    // An element counts more than none, and what is said of body more than what is said of html.
-    const named = parts.flatMap((part) =>
-      part.type === 'TypeSelector' ? part.name.toLowerCase() : [],
-    );
-    const own = named.includes('body')
-      ? ':not(html, a b)'
-      : named.includes('html')
-        ? ':not(html)'
-        : '';
-    const root = this.isReset
-      ? ':not(*)'
-      : rootSelector(this.scoping) + (this.scoping.sealed ? '' : own);
-    let isWritten = false;
-    for (const part of parts) {
-      if (!isPagePart(part)) continue;
-      this.edits.update(start(part), end(part), isWritten ? '' : root);
-      isWritten = true;
-    }
-    // What stands between the compounds goes, the simple selectors stay where they are.
-    for (const [at, compound] of compounds.slice(1).entries()) {
-      const before = compounds[at] as Compound;
-      if (compound.start > before.end) this.edits.update(before.end, compound.start, '');
-    }
-  }
-
-  private scopeFirst(compound: Compound | undefined): void {
-    if (compound) this.edits.appendLeft(endOfSimple(compound), withinSelector(this.scoping));
-  }
 }
 
-/** Simple selectors that stand together, with the combinator before them. */
-interface Compound {
-  readonly combinator: string | undefined;
-  readonly parts: readonly CssNode[];
-  readonly start: number;
-  readonly end: number;
-}
-
-function compoundsOf(selector: Selector): Compound[] {
-  const compounds: Compound[] = [];
-  let combinator: string | undefined;
-  let parts: CssNode[] = [];
-  const close = () => {
-    const [first] = parts;
-    const last = parts.at(-1);
-    if (first && last) compounds.push({ combinator, parts, start: start(first), end: end(last) });
-    parts = [];
-  };
-  for (const node of selector.children) {
-    if (node.type === 'Combinator') {
-      close();
-      combinator = node.name;
-    } else parts.push(node);
-  }
-  close();
-  return compounds;
-}
-
-/** Pseudo-elements that may be written with one colon (Selectors 4, 3.6). */
-const oldPseudoElements = new Set(['before', 'after', 'first-line', 'first-letter']);
-
-/** Where a simple selector can be added to a compound: before its pseudo-element. */
-function endOfSimple(compound: Compound): number {
-  const pseudo = compound.parts.find(
-    (part) =>
-      part.type === 'PseudoElementSelector' ||
-      (part.type === 'PseudoClassSelector' && oldPseudoElements.has(part.name.toLowerCase())),
-  );
-  return pseudo ? start(pseudo) : compound.end;
-}
-
-function isPagePart(part: CssNode): boolean {
-  if (part.type === 'TypeSelector') return /^(?:html|body)$/i.test(part.name);
-  if (part.type === 'NestingSelector') return true;
-  return part.type === 'PseudoClassSelector' && part.name.toLowerCase() === 'root';
+/** The selectors in the prelude of `@scope`; the parser keeps preludes as text. */
+function scopeOf(text: string, offset: number): { root?: SelectorList; limit?: SelectorList } {
+  const found: { root?: SelectorList; limit?: SelectorList } = {};
+  if (text.trim() === '') return found;
+  const options = { context: 'atrulePrelude', atrule: 'scope', positions: true, offset } as const;
+  walk(parse(text, options), (node) => {
+    if (node.type !== 'Scope') return;
+    const { root, limit } = node as unknown as { root?: SelectorList; limit?: SelectorList };
+    if (root?.type === 'SelectorList') found.root = root;
+    if (limit?.type === 'SelectorList') found.limit = limit;
+  });
+  return found;
 }
 
 function inherits(node: CssNode): boolean {

@@ -2,20 +2,9 @@ import { tokenize, tokenTypes } from 'css-tree';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { atRuleNamed } from './at-rules.ts';
 
 const t = tokenTypes;
-
-/** At-rules before whose block `var()` is understood, since declarations may stand there. */
-const understood = new Set(['supports', 'container']);
-
-/** At-rules in whose block no declaration is of an element (CSS Variables 1, 3). */
-const descriptors = new Set([
-  'font-face',
-  'counter-style',
-  'property',
-  'font-feature-values',
-  'view-transition',
-]);
 
 /** One `var()` and what stands around it, from the last brace or semicolon to the next. */
 interface Use {
@@ -59,10 +48,12 @@ export function varFaults(
 function placeOf({ before, within, isPrelude, isUrl }: Use): string | undefined {
   const [, atRule] = /^\s*@(?:-\w+-)?([\w-]+)/.exec(before) ?? [];
   if (isUrl) return 'url()';
-  if (isPrelude && within?.endsWith('keyframes')) return 'a stop of keyframes';
+  const around = within === undefined ? undefined : atRuleNamed(within)?.holds;
+  if (isPrelude && around === 'keyframes') return 'a keyframe selector';
   if (isPrelude && atRule === undefined) return 'a selector';
-  if (atRule !== undefined && !understood.has(atRule)) return `@${atRule}`;
-  if (within !== undefined && descriptors.has(within)) return `@${within}`;
+  if (atRule !== undefined && !atRuleNamed(atRule)?.takesVar) return `@${atRule}`;
+  // No declaration in there is of an element (CSS Variables 1, 3).
+  if (around === 'descriptors') return `@${within}`;
   return before.trim() === '' && !isPrelude ? 'the name of a property' : undefined;
 }
 

@@ -1,5 +1,6 @@
 import type { JsonObject } from '../../model/json-source.ts';
 import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
+import { isRemoteAddress } from '../../text/address.ts';
 import type { AttributePlace } from '../template/attribute-place.ts';
 import { joined, readerOf, type Write } from '../template/scope.ts';
 import { toCandidate, toClassWords, toHtmlText } from '../template/sink.ts';
@@ -167,7 +168,7 @@ export function linkLink({ of, name, quote, target, rel: authors, ids }: PlanOf<
 
 /** Which host a cast ends up on is not known, so any absolute web address counts as elsewhere. */
 function isOffsite(href: string): boolean {
-  return /^\s*(?:https?:)?\/\//i.test(href);
+  return isRemoteAddress(href);
 }
 
 function relOf(rel: readonly string[]): string {

@@ -1,4 +1,3 @@
-import { boundPlaces } from '../bound-places.ts';
 import { type JsonObject, parseJson } from '../json-source.ts';
 import type { Mould } from '../mould.ts';
 import { readFields } from '../read-fields.ts';
@@ -13,8 +12,7 @@ import { schemaOfValues } from './values-schema.ts';
  * @param placeOf where each value stands in a file, so that findings can point there
  */
 export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfValue): ValuesCheck {
-  const boundAt = (field: Parameters<typeof boundPlaces>[1]) => boundPlaces(mould, field);
-  return checkAgainst(rootOf(mould), values, { placeOf, boundAt });
+  return checkAgainst(rootOf(mould), values, { placeOf });
 }
 
 /**

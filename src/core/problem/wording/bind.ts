@@ -38,6 +38,12 @@ export const bindWording = {
       `The script has values in its hand, and may read ${from} from them, which is ${to} now.`,
     mend: () => 'Look through script.js; mould.values.NAME is found by itself.',
   },
+  'bind/still-read': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `The script passes mould.values around, so it may still read ${name}.`,
+    mend: () => 'Check script.js: reads such as mould.values.NAME are replaced automatically.',
+  },
   'bind/in-row': {
     level: 'error',
     message: ({ path, list }: { path: string; list: string }) =>

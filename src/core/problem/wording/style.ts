@@ -5,8 +5,28 @@ export const styleWording = {
   'style/not-read': {
     level: 'warning',
     message: ({ what }: { what: string }) =>
-      `This stretch of style cannot be read (${what}); it stays as written and may reach the whole page.`,
+      `This part of the style cannot be read (${what}), so casts leave it out.`,
     mend: () => 'Look for a lost brace, a lost colon or a // comment near it.',
+  },
+  'style/unknown-at-rule': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `@${name} is not part of CSS, so casts leave it out with everything inside it.`,
+    mend: () => 'Correct its name, or compile the style first if it belongs to a preprocessor.',
+  },
+  'style/page-rule': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `@${name} applies to a whole page, so casts leave it out.`,
+    mend: ({ name }: { name: string }) =>
+      `Move it to a style sheet of the site if the page needs it; otherwise remove @${name} here.`,
+  },
+  'style/import': {
+    level: 'warning',
+    message: () =>
+      'This @import loads rules that would reach the whole page, so casts leave it out.',
+    mend: () =>
+      'Import the snippet together with that file, or add the sheet to libraries in mould.json.',
   },
   'style/unclosed': {
     level: 'error',

@@ -1,4 +1,6 @@
 import type { Reached } from '../../../core/preview/confinement.ts';
+import { hostOf, originOf } from '../../../core/text/address.ts';
+import { escapeRegExp } from '../../../core/text/escape-reg-exp.ts';
 import { standInPage, standInPicture } from './stand-ins.ts';
 
 /** What becomes of an address in a frame. */
@@ -32,10 +34,7 @@ export class Addresses {
     this.own = new Map(own);
     this.patterns = own.flatMap(([path, address]) =>
       [...new Set([path, encodeURI(path)])].map((one): [RegExp, string] => [
-        new RegExp(
-          `(?<![\\w./-])(?:\\./)?${one.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\w.-])`,
-          'g',
-        ),
+        new RegExp(`(?<![\\w./-])(?:\\./)?${escapeRegExp(one)}(?![\\w.-])`, 'g'),
         address,
       ]),
     );
@@ -110,10 +109,10 @@ export class Addresses {
     if (own !== undefined) return { is: 'own', address: own + (/#.*$/.exec(plain)?.[0] ?? '') };
     const { origins, files, modules } = this.reached;
     if (files.includes(plain)) return { is: 'kept' };
-    const [, scheme = 'https:', host] = /^(https?:)?\/\/([^/?#]+)/i.exec(plain) ?? [];
-    if (host === undefined) return { is: 'not-reached', name: plain };
-    const isDeclared = [...origins, ...modules].includes(`${scheme}//${host}`.toLowerCase());
-    if (!isDeclared) return { is: 'not-reached', name: host };
+    const origin = originOf(plain);
+    if (origin === undefined) return { is: 'not-reached', name: plain };
+    const isDeclared = origins.includes(origin) || modules.includes(origin);
+    if (!isDeclared) return { is: 'not-reached', name: hostOf(plain) ?? plain };
     // What stands for the page's address here has no scheme to go by.
     return plain.startsWith('//') ? { is: 'own', address: `https:${plain}` } : { is: 'kept' };
   }

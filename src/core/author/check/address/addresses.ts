@@ -1,7 +1,8 @@
-import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
-import { attributeStart, isBound } from '../subject/markup-source.ts';
-import type { Source } from '../subject/source.ts';
-import type { Subject } from '../subject/subject.ts';
+import { hostOf, isRelativeAddress } from '../../../text/address.ts';
+import { attributeStart, isBound } from '../../sources/markup-source.ts';
+import type { Source } from '../../sources/source.ts';
+import type { Subject } from '../../sources/subject.ts';
+import { type Check, type Flaw, flaw, flawOf } from '../flaw/check.ts';
 
 /** An address that a mould speaks of, and whether a page loads it or only leads there. */
 interface Address {
@@ -71,16 +72,12 @@ function listedAddresses({ manifest }: Subject) {
   return [...ofLibraries, ...ofFonts];
 }
 
-function hostOf(url: string): string | undefined {
-  return /^(?:https?:)?\/\/([^/?#]+)/i.exec(url.trim())?.[1]?.toLowerCase();
-}
-
 /** Files that a template or a style names and the mould does not hold. */
 export const missingFiles: Check = (subject) => {
   const told = new Set<string>();
   return addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
     // From the top of a site, and in script, an address may well be the host's.
-    const isRelative = !/^(?:[a-z][a-z0-9+.-]*:|\/|#|\?|$)/i.test(url) && source.part !== 'script';
+    const isRelative = isRelativeAddress(url) && source.part !== 'script';
     const path = decoded(url.replace(/[?#].*$/, '').replace(/^\.\//, ''));
     if (!isLoaded || !isRelative || Object.hasOwn(subject.files, path) || told.has(path)) return [];
     told.add(path);

@@ -1,8 +1,8 @@
 import { dottedName, memberName, type Syntax } from '../../../compile/script/syntax.ts';
 import type { Library } from '../../../model/mould.ts';
 import { knownLibraries } from '../../library/known-libraries.ts';
-import { type Check, type Flaw, flaw, flawOf } from '../check.ts';
-import type { Subject } from '../subject/subject.ts';
+import type { Subject } from '../../sources/subject.ts';
+import { type Check, type Flaw, flaw, flawOf } from '../flaw/check.ts';
 import { jqueryMethods } from './jquery-methods.ts';
 
 /** Libraries whose names script uses, and that nothing loads. */

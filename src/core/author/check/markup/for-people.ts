@@ -1,11 +1,11 @@
-import { type Check, type Flaw, flaw } from '../check.ts';
 import {
   attributeOf,
   attributeStart,
   isWithin,
   type MarkupElement,
   textOf,
-} from '../subject/markup-source.ts';
+} from '../../sources/markup-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 
 /** Pictures that say nothing to who does not see them. */
 export const noAlt: Check = ({ markup }) =>

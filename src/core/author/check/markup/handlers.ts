@@ -1,6 +1,6 @@
 import { nearestName } from '../../../problem/nearest-name.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { attributeStart } from '../subject/markup-source.ts';
+import { attributeStart } from '../../sources/markup-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 
 /** Code in event attributes: works, but not where a page forbids it; one note for all. */
 export const inlineHandlers: Check = ({ markup, script }) => {

@@ -1,13 +1,13 @@
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { nearSlip } from '../near-slip.ts';
 import {
   attributeOf,
   attributeStart,
   isBound,
   type MarkupElement,
   type MarkupSource,
-} from '../subject/markup-source.ts';
-import type { Subject } from '../subject/subject.ts';
+} from '../../sources/markup-source.ts';
+import type { Subject } from '../../sources/subject.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { nearSlip } from '../flaw/near-slip.ts';
 
 /** Ids that more than one element has, or gets from `km-each`. */
 export const sameIds: Check = ({ markup }) =>

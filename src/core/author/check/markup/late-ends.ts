@@ -1,4 +1,4 @@
-import type { LostTag, MarkupElement, MarkupSource } from '../subject/markup-source.ts';
+import type { LostTag, MarkupElement, MarkupSource } from '../../sources/markup-source.ts';
 
 /**
  * End tags that come when their elements have been ended already, with the element each was meant

@@ -1,5 +1,5 @@
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { MarkupElement, MarkupSource } from '../subject/markup-source.ts';
+import type { MarkupElement, MarkupSource } from '../../sources/markup-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { lateEnds } from './late-ends.ts';
 
 /** End tags with nothing to end. */

@@ -1,7 +1,7 @@
 import type { Edit } from '../../../text/edits.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { calledOdd, oddCharacters, plainFor } from '../odd-characters.ts';
-import { attributeStart, isBound } from '../subject/markup-source.ts';
+import { attributeStart, isBound } from '../../sources/markup-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { calledOdd, oddCharacters, plainFor } from '../flaw/odd-characters.ts';
 
 /** Curly quotes and odd blanks inside tags, where they become part of names and values. */
 export const oddInTags: Check = ({ markup }) => {

@@ -1,5 +1,5 @@
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { MarkupElement, MarkupSource } from '../subject/markup-source.ts';
+import type { MarkupElement, MarkupSource } from '../../sources/markup-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { lateEnds } from './late-ends.ts';
 
 /** Elements whose end tag may be left out (HTML Standard, 13.1.2.4), or that have none. */

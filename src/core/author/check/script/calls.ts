@@ -5,7 +5,7 @@ import {
   type ScriptNode,
   type Syntax,
 } from '../../../compile/script/syntax.ts';
-import type { ScriptSource } from '../subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
 
 /** A call in a script. */
 export interface Call {

@@ -1,5 +1,5 @@
 import type { Syntax } from '../../../compile/script/syntax.ts';
-import { type Check, flaw } from '../check.ts';
+import { type Check, flaw } from '../flaw/check.ts';
 import { onceEach } from './calls.ts';
 
 /** Names assigned without being declared, which become the page's own. */

@@ -1,5 +1,5 @@
 import { fieldsBelow } from '../../../model/field.ts';
-import { type Check, flaw } from '../check.ts';
+import { type Check, flaw } from '../flaw/check.ts';
 import { assignmentsOf, type Call, callsOf, jqueryCall, membersOf, onceEach } from './calls.ts';
 
 /** `document.write`, which has no place of its own in a cast. */

@@ -1,6 +1,6 @@
 import { literalText } from '../../../compile/script/syntax.ts';
-import { type Check, flaw } from '../check.ts';
-import type { ScriptSource } from '../subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
+import { type Check, flaw } from '../flaw/check.ts';
 import { type Call, callsOf, jqueryCall } from './calls.ts';
 
 /** Listeners on the page itself, which hear of everything on it; one note for all. */

@@ -1,5 +1,5 @@
 import { literalText, memberName, type Syntax } from '../../../compile/script/syntax.ts';
-import { type Check, flaw } from '../check.ts';
+import { type Check, flaw } from '../flaw/check.ts';
 
 /** Script that hears a pointer come and go, and nothing a finger or a keyboard does. */
 export const pointerOnly: Check = ({ script, markup }) => {

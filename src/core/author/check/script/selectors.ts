@@ -5,9 +5,9 @@ import {
   memberName,
   type Syntax,
 } from '../../../compile/script/syntax.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { nearSlip } from '../near-slip.ts';
-import type { ScriptSource } from '../subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { nearSlip } from '../flaw/near-slip.ts';
 
 /** How a call looks elements up: by selector, by id or by class name. */
 const lookups: Readonly<Record<string, 'selector' | 'id' | 'class'>> = {

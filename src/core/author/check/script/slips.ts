@@ -1,7 +1,7 @@
 import { tokenizer } from 'acorn';
 import type { Edit } from '../../../text/edits.ts';
-import { type Check, flaw } from '../check.ts';
-import { calledOdd, oddCharacters, plainFor } from '../odd-characters.ts';
+import { type Check, flaw } from '../flaw/check.ts';
+import { calledOdd, oddCharacters, plainFor } from '../flaw/odd-characters.ts';
 
 /** Strings, comments and templates: in them any character may stand. */
 const aside =

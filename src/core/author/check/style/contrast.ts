@@ -1,8 +1,8 @@
 import { generate } from 'css-tree';
 import 'culori/css';
 import { parse, wcagContrast } from 'culori/fn';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { StyleRule, StyleSource } from '../subject/style-source.ts';
+import type { StyleRule, StyleSource } from '../../sources/style-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 
 /** Least ratio of text to what it stands on, and of large text (WCAG 2.2, 1.4.3). */
 const least = { usual: 4.5, large: 3 };

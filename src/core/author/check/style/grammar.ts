@@ -1,7 +1,7 @@
 import { lexer } from 'css-tree';
 import { nearestName } from '../../../problem/nearest-name.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { StyleDeclaration, StyleSource } from '../subject/style-source.ts';
+import type { StyleDeclaration, StyleSource } from '../../sources/style-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { keywordsOf, propertyNames, tables, unitNames } from './vocabulary.ts';
 
 /** Values the grammar cannot judge: filled when the page runs, or written for one browser. */

@@ -1,8 +1,8 @@
 import { htmlTagNames } from 'html-tag-names';
 import { svgTagNames } from 'svg-tag-names';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { nearSlip } from '../near-slip.ts';
-import type { Subject } from '../subject/subject.ts';
+import type { Subject } from '../../sources/subject.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { nearSlip } from '../flaw/near-slip.ts';
 
 const elementNames = new Set([...htmlTagNames, ...svgTagNames.map((name) => name.toLowerCase())]);
 

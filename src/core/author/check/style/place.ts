@@ -1,6 +1,6 @@
 import { generate } from 'css-tree';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import type { StyleRule } from '../subject/style-source.ts';
+import type { StyleRule } from '../../sources/style-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 
 /** The narrowest phone a widget is to fit, in CSS px. */
 const phonePx = 360;

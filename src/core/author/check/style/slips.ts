@@ -1,8 +1,8 @@
 import { tokenize, tokenTypes } from 'css-tree';
 import type { Edit } from '../../../text/edits.ts';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { calledOdd, oddCharacters, plainFor } from '../odd-characters.ts';
-import type { StyleSource } from '../subject/style-source.ts';
+import type { StyleSource } from '../../sources/style-source.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { calledOdd, oddCharacters, plainFor } from '../flaw/odd-characters.ts';
 import { tables } from './vocabulary.ts';
 
 const t = tokenTypes;

@@ -1,9 +1,9 @@
 import { type CssNode, generate } from 'css-tree';
-import { type Check, type Flaw, flaw } from '../check.ts';
-import { matcherOf } from '../select.ts';
-import type { MarkupElement } from '../subject/markup-source.ts';
-import type { StyleRule } from '../subject/style-source.ts';
-import type { Subject } from '../subject/subject.ts';
+import type { MarkupElement } from '../../sources/markup-source.ts';
+import type { StyleRule } from '../../sources/style-source.ts';
+import type { Subject } from '../../sources/subject.ts';
+import { type Check, type Flaw, flaw } from '../flaw/check.ts';
+import { matcherOf } from '../flaw/select.ts';
 
 /** Motion that whoever asked for less of it gets all the same; one note for the sheet. */
 export const reducedMotion: Check = ({ style, script }) => {

@@ -1,5 +1,5 @@
 import type { CssNode } from 'css-tree';
-import type { StyleSource } from '../../check/subject/style-source.ts';
+import type { StyleSource } from '../../sources/style-source.ts';
 import type { TreeElement } from '../tree.ts';
 
 /** Properties by which style makes a part of a layout out of words in a line. */

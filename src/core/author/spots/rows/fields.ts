@@ -1,4 +1,4 @@
-import type { StyleSource } from '../../check/subject/style-source.ts';
+import type { StyleSource } from '../../sources/style-source.ts';
 import type { Atom, Mark, PlacedDraft, Proposal } from '../atom.ts';
 import type { TreeElement } from '../tree.ts';
 import type { Column, ElementColumn } from './columns.ts';

@@ -1,6 +1,6 @@
 import type { CssNode } from 'css-tree';
 import { blankBefore } from '../../../text/blanks.ts';
-import type { StyleRule, StyleSource } from '../../check/subject/style-source.ts';
+import type { StyleRule, StyleSource } from '../../sources/style-source.ts';
 import type { PlacedDraft } from '../atom.ts';
 import { valueStart } from '../style/detector.ts';
 import { valueParts } from '../style/values.ts';

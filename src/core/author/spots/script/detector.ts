@@ -1,5 +1,5 @@
 import type { Syntax } from '../../../compile/script/syntax.ts';
-import type { ScriptSource } from '../../check/subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
 import type { Proposal } from '../atom.ts';
 
 /** What detectors in script may ask about. */

@@ -1,5 +1,5 @@
 import { literalText, memberName, type Syntax } from '../../../compile/script/syntax.ts';
-import type { ScriptSource } from '../../check/subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
 import type { Proposal } from '../atom.ts';
 
 /** Where in markup a script puts what it calls so: between tags, or within one. */

@@ -4,7 +4,7 @@ import {
   type ScriptNode,
   type Syntax,
 } from '../../../compile/script/syntax.ts';
-import type { ScriptSource } from '../../check/subject/script-source.ts';
+import type { ScriptSource } from '../../sources/script-source.ts';
 import type { TreeElement } from '../tree.ts';
 
 /** True for an element whose content the script puts there, so that what stands there is nothing. */

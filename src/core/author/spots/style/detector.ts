@@ -1,5 +1,5 @@
 import type { Range } from '../../../text/edits.ts';
-import type { StyleDeclaration, StyleRule, StyleSource } from '../../check/subject/style-source.ts';
+import type { StyleDeclaration, StyleRule, StyleSource } from '../../sources/style-source.ts';
 import type { Atom } from '../atom.ts';
 import { type Mark, replaced } from '../atom.ts';
 import { type Blocks, blocksOf } from '../names/element-names.ts';

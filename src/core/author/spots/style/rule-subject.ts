@@ -1,5 +1,5 @@
 import type { CssNode } from 'css-tree';
-import type { StyleRule } from '../../check/subject/style-source.ts';
+import type { StyleRule } from '../../sources/style-source.ts';
 import { type Blocks, classWords, nameOfTag } from '../names/element-names.ts';
 import type { TreeElement } from '../tree.ts';
 

@@ -1,14 +1,8 @@
 import type { NamedField } from '../spots/names/named.ts';
-import type { SourcePart } from '../spots/spot.ts';
 import type { Change } from './render.ts';
 
-/** A change with the file it is of. */
-export interface PlacedChange extends Change {
-  readonly in: SourcePart;
-}
-
 /** The changes that bind a field, its rows' fields among them. */
-export function changesOf(field: NamedField): PlacedChange[] {
+export function changesOf(field: NamedField): Change[] {
   const paths = new Map<string, string>();
   for (const one of withItems(field)) {
     paths.set(one.proposal.slot, one.path);
@@ -16,7 +10,7 @@ export function changesOf(field: NamedField): PlacedChange[] {
   }
   const of = (slot: string) => paths.get(slot) ?? '';
   return withItems(field).flatMap((one) =>
-    one.proposal.drafts.map((draft): PlacedChange => {
+    one.proposal.drafts.map((draft): Change => {
       const text = draft.text(one, of);
       const parts = typeof text === 'string' ? (text === '' ? [] : [text]) : text;
       return { in: draft.in, start: draft.start, end: draft.end, parts };

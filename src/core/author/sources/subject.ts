@@ -1,7 +1,7 @@
-import type { ParsedSources } from '../../../compile/parse-sources.ts';
-import type { Field } from '../../../model/field.ts';
-import { type JsonSource, parseJson } from '../../../model/json-source.ts';
-import type { Manifest, Mould } from '../../../model/mould.ts';
+import type { ParsedSources } from '../../compile/parse-sources.ts';
+import type { Field } from '../../model/field.ts';
+import { type JsonSource, parseJson } from '../../model/json-source.ts';
+import type { Manifest, Mould } from '../../model/mould.ts';
 import { type MarkupSource, readMarkupSource } from './markup-source.ts';
 import { readScriptSource, type ScriptSource } from './script-source.ts';
 import { readStyleSource, type StyleSource } from './style-source.ts';

@@ -1,6 +1,6 @@
 import { type DefaultTreeAdapterTypes, html, type Token } from 'parse5';
-import type { ParsedTemplate } from '../../../compile/template/parse-template.ts';
-import type { Range } from '../../../text/edits.ts';
+import type { ParsedTemplate } from '../../compile/template/parse-template.ts';
+import type { Range } from '../../text/edits.ts';
 import { type Source, toSource } from './source.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;

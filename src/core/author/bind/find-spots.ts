@@ -1,15 +1,15 @@
 import type { JsonObject } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
+import { fileOf } from '../../model/source-parts.ts';
 import { indexLines } from '../../text/line-index.ts';
-import { renderSources } from '../bind/bound-mould.ts';
-import { declarationOf, defaultOf } from '../bind/declare.ts';
-import { placeIn } from '../bind/render.ts';
-import { readTies } from '../bind/ties.ts';
-import { fileOf } from '../check/subject/source.ts';
-import { type Found, sure } from './atom.ts';
-import type { NamedField } from './names/named.ts';
+import { type Found, sure } from '../spots/atom.ts';
+import type { NamedField } from '../spots/names/named.ts';
+import type { Spot, SpotPlace } from '../spots/spot.ts';
+import { renderSources } from '../ties/bound-mould.ts';
+import { declarationOf, defaultOf } from '../ties/declare.ts';
+import { placeIn } from '../ties/render.ts';
+import { readTies } from '../ties/ties.ts';
 import { proposalsOf } from './proposals-of.ts';
-import type { Spot, SpotPlace } from './spot.ts';
 
 /**
  * Finds what in a mould's sources could become a field, with the field to make of it: texts, links,

@@ -1,35 +1,28 @@
 import { applyEdits, findNodeAtLocation, modify, parseTree } from 'jsonc-parser';
 import type { FieldSchema } from '../../model/kind.ts';
 import type { Manifest, Mould } from '../../model/mould.ts';
+import { eachPart, type SourcePart, type Sources, sourceParts } from '../../model/source-parts.ts';
 import type { NamedField } from '../spots/names/named.ts';
-import { changesOf, type PlacedChange } from './changes.ts';
+import { changesOf } from './changes.ts';
 import { declarationOf } from './declare.ts';
+import type { Change } from './render.ts';
 import { type Rendered, render } from './render.ts';
-
-const sourceParts = ['template', 'style', 'script'] as const;
-
-/** The sources of a mould as they were before anything was bound. */
-export type Sources = Pick<Mould, (typeof sourceParts)[number]>;
 
 /** Sources with changes made. */
 export function renderSources(
   before: Sources,
-  changes: readonly PlacedChange[],
-): Readonly<Record<keyof Sources, Rendered>> {
-  const of = (part: keyof Sources) =>
+  changes: readonly Change[],
+): Readonly<Record<SourcePart, Rendered>> {
+  return eachPart((part) =>
     render(
       before[part],
       changes.filter((one) => one.in === part),
-    );
-  return { template: of('template'), style: of('style'), script: of('script') };
+    ),
+  );
 }
 
 /** True where changes give sources as they are. */
-export function isMade(
-  before: Sources,
-  changes: readonly PlacedChange[],
-  sources: Sources,
-): boolean {
+export function isMade(before: Sources, changes: readonly Change[], sources: Sources): boolean {
   const made = renderSources(before, changes);
   return sourceParts.every((part) => made[part].text === sources[part]);
 }
@@ -43,7 +36,7 @@ export function withFields(mould: Mould, fields: readonly NamedField[]): Mould {
 export function withDeclared(
   mould: Mould,
   fields: readonly NamedField[],
-  changes: readonly PlacedChange[],
+  changes: readonly Change[],
 ): Mould {
   const { template, style, script } = renderSources(mould, changes);
   const { fields: before } = mould.manifest;

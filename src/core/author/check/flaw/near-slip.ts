@@ -1,4 +1,4 @@
-import { nearestName } from '../../problem/nearest-name.ts';
+import { nearestName } from '../../../problem/nearest-name.ts';
 
 /** How many letters a hand gets wrong in one name. */
 const mostSlips = 2;

@@ -1,8 +1,9 @@
 import { diffIndices } from 'node-diff3';
+import type { Sources } from '../../model/source-parts.ts';
 import type { Range } from '../../text/edits.ts';
-import { mergeTexts } from '../snippet/merge-texts.ts';
-import { isMade, renderSources, type Sources } from './bound-mould.ts';
-import type { PlacedChange } from './changes.ts';
+import { isMade, renderSources } from './bound-mould.ts';
+import { mergeTexts } from './merge-texts.ts';
+import type { Change } from './render.ts';
 import type { Tie } from './tie.ts';
 
 /**
@@ -42,7 +43,7 @@ export function movedTie(tie: Tie, from: Sources, to: Sources): Tie | undefined 
   return { ...tie, changes: changes.flatMap((one) => one ?? []) };
 }
 
-function movedChange(change: PlacedChange, from: string, to: string): PlacedChange | undefined {
+function movedChange(change: Change, from: string, to: string): Change | undefined {
   if (from === to) return change;
   const move = moverOf(from, to);
   const place = move(change);

@@ -3,16 +3,20 @@ import { compileMould } from '../../compile/compile-mould.ts';
 import { propertiesNamedIn } from '../../compile/style/properties.ts';
 import { fieldsBelow } from '../../model/field.ts';
 import type { Library, Manifest, Mould } from '../../model/mould.ts';
+import type { Sources } from '../../model/source-parts.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
-import type { Sources } from '../bind/bound-mould.ts';
-import { retie } from '../bind/retie.ts';
-import { readTies, tiesFile, withTies } from '../bind/ties.ts';
-import { type ImportedSnippet, type ImportOptions, importSnippet } from './import-snippet.ts';
-import type { LocalFiles } from './local-files.ts';
-import { mergeTexts } from './merge-texts.ts';
-import type { SnippetPiece } from './split-piece.ts';
+import {
+  type ImportedSnippet,
+  type ImportOptions,
+  importSnippet,
+} from '../snippet/import-snippet.ts';
+import type { LocalFiles } from '../snippet/local-files.ts';
+import type { SnippetPiece } from '../snippet/split-piece.ts';
+import { mergeTexts } from '../ties/merge-texts.ts';
+import { readTies, tiesFile, withTies } from '../ties/ties.ts';
+import { retie } from './retie.ts';
 
 /** The paste a mould was made from, as its `snippet/` holds it. */
 export interface OldPaste {

@@ -1,11 +1,12 @@
 import type { Program } from 'acorn';
-import type { ParsedScript } from '../../../compile/script/parse-script.ts';
+import type { ParsedScript } from '../../compile/script/parse-script.ts';
 import {
   isDeclaredAt,
   namesOf,
   nodesByType,
   type ScriptNode,
-} from '../../../compile/script/syntax.ts';
+} from '../../compile/script/syntax.ts';
+import { memoize } from '../../text/memoize.ts';
 import { type Source, toSource } from './source.ts';
 
 /** A script read for its checks. */
@@ -25,7 +26,7 @@ export interface ScriptSource extends Source {
 
 /** Reads a parsed script without running it; what nobody asks for is not worked out. */
 export function readScriptSource(script: string, parsed: ParsedScript): ScriptSource {
-  const words = once(() => countWords(script));
+  const words = memoize(() => countWords(script));
   const source = { ...toSource('script', script), count: (word: string) => words().get(word) ?? 0 };
   const unread = { of: () => [], isFree: () => false, isDeclared: () => true };
   if ('fault' in parsed) return { ...source, ...unread, program: undefined, isStrict: false };
@@ -35,21 +36,13 @@ export function readScriptSource(script: string, parsed: ParsedScript): ScriptSo
     first?.type === 'ExpressionStatement' &&
     'directive' in first &&
     first.directive === 'use strict';
-  const nodes = once(() => nodesByType(program));
-  const names = once(() => namesOf(program));
+  const nodes = memoize(() => nodesByType(program));
+  const names = memoize(() => namesOf(program));
   return {
     ...{ ...source, program, isStrict: isModule || isDirected },
     of: (type) => nodes().get(type) ?? [],
     isFree: (name) => names()?.globals.has(name) ?? false,
     isDeclared: (name, at) => isDeclaredAt(names(), name, at),
-  };
-}
-
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | undefined;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
   };
 }
 

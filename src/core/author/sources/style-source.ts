@@ -1,5 +1,6 @@
 import { type CssNode, generate, keyword, type Rule } from 'css-tree';
-import type { ParsedStyle } from '../../../compile/style/parse-style.ts';
+import { atRuleNamed } from '../../compile/style/at-rules.ts';
+import type { ParsedStyle } from '../../compile/style/parse-style.ts';
 import { type Source, toSource } from './source.ts';
 
 /** A declaration of a style sheet. */
@@ -80,7 +81,7 @@ function visit(node: CssNode, around: Around): void {
     visit(node.block, {
       ...around,
       conditions,
-      isInKeyframes: around.isInKeyframes || name === 'keyframes',
+      isInKeyframes: around.isInKeyframes || atRuleNamed(name)?.holds === 'keyframes',
     });
   } else if (node.type === 'Rule') visitRule(node, around);
   else if (node.type === 'Declaration') {

@@ -1,10 +1,10 @@
 import type { Mould } from '../../model/mould.ts';
-import type { PlacedChange } from '../bind/changes.ts';
-import { isFaithfulPiece } from '../bind/faithful.ts';
-import type { Bound } from '../bind/ties.ts';
-import type { Proposal } from './atom.ts';
-import { type NamedField, nameFields } from './names/named.ts';
-import { propose } from './propose.ts';
+import type { Proposal } from '../spots/atom.ts';
+import { type NamedField, nameFields } from '../spots/names/named.ts';
+import { propose } from '../spots/propose.ts';
+import { isFaithfulPiece } from '../ties/faithful.ts';
+import type { Change } from '../ties/render.ts';
+import type { Bound } from '../ties/ties.ts';
 
 /** The fields that could still be made of a mould, named; of what is bound already, none. */
 export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
@@ -32,7 +32,7 @@ export function ownProperties({ template, style, script }: Mould): Set<string> {
 }
 
 /** True for a proposal whose places, or some of them, are bound. */
-function isBound({ drafts, rows }: Proposal, bound: readonly PlacedChange[]): boolean {
+function isBound({ drafts, rows }: Proposal, bound: readonly Change[]): boolean {
   const all = [...drafts, ...(rows?.fields ?? []).flatMap((one) => one.drafts)];
   return all.some((draft) =>
     bound.some((one) => {
@@ -46,7 +46,7 @@ function isBound({ drafts, rows }: Proposal, bound: readonly PlacedChange[]): bo
   );
 }
 
-function isKept(draft: { start: number; end: number }, { parts }: PlacedChange): boolean {
+function isKept(draft: { start: number; end: number }, { parts }: Change): boolean {
   return parts.some(
     (part) => typeof part !== 'string' && part.start <= draft.start && draft.end <= part.end,
   );

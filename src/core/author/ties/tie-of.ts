@@ -1,7 +1,7 @@
+import type { Sources } from '../../model/source-parts.ts';
+import { fileOf } from '../../model/source-parts.ts';
 import { indexLines } from '../../text/line-index.ts';
-import { fileOf } from '../check/subject/source.ts';
 import type { NamedField } from '../spots/names/named.ts';
-import type { Sources } from './bound-mould.ts';
 import { changesOf, withItems } from './changes.ts';
 import type { Tie, TiePlace } from './tie.ts';
 

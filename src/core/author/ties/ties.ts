@@ -1,11 +1,11 @@
 import { isJsonObject, type Json, parseJson } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
+import { eachPart, fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { textOf } from '../../text/utf8.ts';
-import { fileOf } from '../check/subject/source.ts';
-import { isMade, renderSources, type Sources } from './bound-mould.ts';
+import { isMade, renderSources } from './bound-mould.ts';
 import { carryEdits } from './carry-edits.ts';
-import type { PlacedChange } from './changes.ts';
+import type { Change } from './render.ts';
 import type { Tie, TiePlace } from './tie.ts';
 
 /** The file that says what bindings replaced. */
@@ -24,14 +24,14 @@ export interface Bound {
  * are: a tie of which that does not hold any more is left out, with a finding.
  */
 export function readTies(mould: Mould): Bound {
-  const none = { before: sourcesOf(mould), ties: [] };
+  const none = { before: eachPart((part) => mould[part]), ties: [] };
   const file = mould.files[tiesFile];
   if (file === undefined) return { ...none, findings: [] };
   const read = parseTies(textOf(file));
   if (typeof read === 'string') {
     return { ...none, findings: [finding('bind/broken-ties', { why: read }, { file: tiesFile })] };
   }
-  const before = { ...sourcesOf(mould), ...read.before };
+  const before = { ...eachPart((part) => mould[part]), ...read.before };
   if (
     isMade(
       before,
@@ -61,14 +61,8 @@ export function withTies(mould: Mould, before: Sources, ties: readonly Tie[]): M
   };
 }
 
-const parts = ['template', 'style', 'script'] as const;
-
-function sourcesOf({ template, style, script }: Sources): Sources {
-  return { template, style, script };
-}
-
 function writeTies(before: Sources, ties: readonly Tie[]): string {
-  const touched = parts.filter((part) =>
+  const touched = sourceParts.filter((part) =>
     ties.some(({ changes }) => changes.some((one) => one.in === part)),
   );
   const written = {
@@ -91,7 +85,7 @@ function parseTies(text: string): { before: Partial<Sources>; ties: Tie[] } | st
   if (!isJsonObject(value)) return findings[0]?.message ?? 'it holds no object';
   if (value.format !== 1) return `its format is ${JSON.stringify(value.format)}, not 1`;
   const before: Partial<Record<keyof Sources, string>> = {};
-  for (const part of parts) {
+  for (const part of sourceParts) {
     const source = isJsonObject(value.before) ? value.before[fileOf[part]] : undefined;
     if (typeof source === 'string') before[part] = source;
   }
@@ -109,9 +103,9 @@ function toTie(value: Json): Tie | undefined {
   return { field, kind: String(kind), places, changes: changes.flatMap((one) => one ?? []) };
 }
 
-function toChange(value: Json): PlacedChange | undefined {
+function toChange(value: Json): Change | undefined {
   if (!isJsonObject(value) || !Array.isArray(value.written)) return undefined;
-  const part = parts.find((one) => fileOf[one] === value.file);
+  const part = sourceParts.find((one) => fileOf[one] === value.file);
   const { start, end } = value;
   if (!part || typeof start !== 'number' || typeof end !== 'number' || end < start)
     return undefined;

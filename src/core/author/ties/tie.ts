@@ -1,4 +1,4 @@
-import type { PlacedChange } from './changes.ts';
+import type { Change } from './render.ts';
 
 /** The record of one binding. */
 export interface Tie {
@@ -7,7 +7,7 @@ export interface Tie {
   /** What stood in its places, by row for the fields of a list. */
   readonly places: readonly TiePlace[];
   /** What was done to the sources as they were before anything was bound. */
-  readonly changes: readonly PlacedChange[];
+  readonly changes: readonly Change[];
 }
 
 /** What a field, or a field of a row, replaced in one place. */

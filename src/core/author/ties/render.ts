@@ -1,7 +1,9 @@
+import type { SourcePart } from '../../model/source-parts.ts';
 import type { Range } from '../../text/edits.ts';
 
 /** A change of a source: what stands in a stretch gives way to new text and other stretches. */
 export interface Change extends Range {
+  readonly in: SourcePart;
   /** New text, and stretches of the source that stay, with the changes inside them made. */
   readonly parts: readonly (string | Range)[];
 }
@@ -11,6 +13,12 @@ export interface Rendered {
   readonly text: string;
   /** In order of the text; a stretch of the source may stand in it twice, or not at all. */
   readonly kept: readonly { readonly from: Range; readonly at: number }[];
+  /** Where each new text stands, by its change and its place among the parts of that. */
+  readonly written: readonly {
+    readonly change: Change;
+    readonly part: number;
+    readonly at: number;
+  }[];
 }
 
 /**
@@ -26,6 +34,7 @@ export function render(source: string, changes: readonly Change[]): Rendered {
   );
   const sorted = order.map(({ change }) => change);
   const kept: { from: Range; at: number }[] = [];
+  const written: { change: Change; part: number; at: number }[] = [];
   let text = '';
   const keep = (start: number, end: number) => {
     if (end <= start) return;
@@ -37,16 +46,18 @@ export function render(source: string, changes: readonly Change[]): Rendered {
     for (const change of sorted) {
       if (!isWithin(change, range) || change.start < from || around.includes(change)) continue;
       keep(from, change.start);
-      for (const part of change.parts) {
-        if (typeof part === 'string') text += part;
-        else write(part, [...around, change]);
+      for (const [index, part] of change.parts.entries()) {
+        if (typeof part === 'string') {
+          written.push({ change, part: index, at: text.length });
+          text += part;
+        } else write(part, [...around, change]);
       }
       from = change.end;
     }
     keep(from, range.end);
   };
   write({ start: 0, end: source.length }, []);
-  return { text, kept };
+  return { text, kept, written };
 }
 
 /** What is put in where a stretch ends is no part of it. */

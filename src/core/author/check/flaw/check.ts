@@ -1,9 +1,9 @@
-import type { JsonPath } from '../../model/json-source.ts';
-import { type Finding, finding } from '../../problem/finding.ts';
-import type { Code, DataOf } from '../../problem/wording.ts';
-import type { Edit } from '../../text/edits.ts';
-import type { Source } from './subject/source.ts';
-import type { Subject } from './subject/subject.ts';
+import type { JsonPath } from '../../../model/json-source.ts';
+import { type Finding, finding } from '../../../problem/finding.ts';
+import type { Code, DataOf } from '../../../problem/wording.ts';
+import type { Edit } from '../../../text/edits.ts';
+import type { Source } from '../../sources/source.ts';
+import type { Subject } from '../../sources/subject.ts';
 
 /** One thing a check found, and the edits that mend it where that is safe. */
 export interface Flaw {

@@ -1,0 +1,99 @@
+import type { Field } from '../../model/field.ts';
+import { fieldsBelow } from '../../model/field.ts';
+import { fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
+import { indexLines } from '../../text/line-index.ts';
+import { type ParsedSources, parseSources } from '../parse-sources.ts';
+import { readMarkup } from '../template/markup.ts';
+import type { FieldUse, SourceUses } from './field-use.ts';
+import { scriptUses } from './script-uses.ts';
+import { styleUses } from './style-uses.ts';
+import { templateUses } from './template-uses.ts';
+
+/**
+ * Where the sources of a mould use fields, in order: first template, then style, then script. The
+ * one answer to that question, for whoever renames a field, takes it out or says where it is.
+ *
+ * @param parsed the same sources, where they have been parsed before
+ */
+export function usesIn(
+  sources: Sources,
+  parsed: ParsedSources = parseSources(sources),
+): SourceUses {
+  const { template, style, script } = sources;
+  const ofTemplate = templateUses(readMarkup(template, parsed.template));
+  const ofScript =
+    'program' in parsed.script
+      ? scriptUses(parsed.script.program, script)
+      : { uses: [], loose: unreadScript(script) };
+  return {
+    uses: [
+      ...ofTemplate.uses,
+      ...styleUses(style, 'style'),
+      ...namedInScript(script),
+      ...ofScript.uses,
+    ],
+    loose: ofScript.loose,
+  };
+}
+
+/** A script that is no JavaScript may read any field. */
+function unreadScript(script: string): SourceUses['loose'] {
+  const at = script.search(/\bmould\b/);
+  return at < 0 ? [] : [{ start: at, end: at + 'mould'.length }];
+}
+
+/** Custom properties that a script speaks of, such as `setProperty('--tint', …)`. */
+function namedInScript(script: string): FieldUse[] {
+  return [...script.matchAll(/(?<=["'`(])--[\w-]+(?=["'`)])/g)].map(({ index, 0: property }) => {
+    const name = { start: index, end: index + property.length };
+    return { as: 'property', in: 'script', property, name, whole: name };
+  });
+}
+
+/** The uses that are of a field, its rows or its members. */
+export function usesOf(uses: readonly FieldUse[], field: Field): FieldUse[] {
+  const properties = new Set([field, ...fieldsBelow(field)].map(({ property }) => property));
+  const isOf = (path: string) => path === field.path || path.startsWith(`${field.path}.`);
+  return uses.filter((use) => {
+    if ('property' in use) return properties.has(use.property);
+    return isOf(use.as === 'read' ? use.steps.map(({ name }) => name).join('.') : use.path);
+  });
+}
+
+/**
+ * Says where a field is bound, as words: `template.html, line 4 and style.css, line 12`. A member
+ * that is not bound by its own name is where the field is that it belongs to.
+ *
+ * @returns '' where it is bound nowhere
+ */
+export function boundPlaces(sources: Sources, { uses }: SourceUses, field: Field): string {
+  for (
+    let { path } = field;
+    path !== '';
+    path = path.slice(0, Math.max(0, path.lastIndexOf('.')))
+  ) {
+    const property = path === field.path ? field.property : undefined;
+    const found = uses.filter((use) => {
+      if ('property' in use) return use.property === property;
+      if (use.as === 'read') {
+        return use.steps.some(
+          (_, at) =>
+            path ===
+            use.steps
+              .slice(0, at + 1)
+              .map(({ name }) => name)
+              .join('.'),
+        );
+      }
+      return use.path === path;
+    });
+    const places = sourceParts.flatMap((part) => {
+      const first = found.find((one) => one.in === part);
+      if (!first) return [];
+      const { line } = indexLines(fileOf[part], sources[part]).placeAt(first.name.start);
+      return [`${fileOf[part]}, line ${line}`];
+    });
+    if (places.length > 0) return places.join(' and ');
+  }
+  return '';
+}
