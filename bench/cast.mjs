@@ -68,7 +68,9 @@ const byHand = (values, id) => {
 
 const compiledOf = (fields, template) => {
   const manifest = {
-    ...{ format: 1, name: 'bench', version: '1.0.0' },
+    format: 1,
+    name: 'bench',
+    version: '1.0.0',
     fields: { type: 'object', properties: fields },
   };
   const manifestText = JSON.stringify(manifest);
@@ -138,7 +140,9 @@ const pieces = {
   list: { compiled: board, given: { rows: rows(1000, row) }, make: byHand, rows: 1000 },
   nested: {
     compiled: compiledOf(network, networkTemplate),
-    ...{ given: { lines }, make: networkByHand, rows: 1110 },
+    given: { lines },
+    make: networkByHand,
+    rows: 1110,
   },
 };
 const results = {};

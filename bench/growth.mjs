@@ -8,7 +8,7 @@ import { compileMould } from '../dist/core/compile/compile-mould.js';
 import { deliver } from '../dist/core/deliver/deliver.js';
 import { packMould } from '../dist/core/pack/pack-mould.js';
 import { unpackMould } from '../dist/core/pack/unpack-mould.js';
-import { runtime } from '../dist/runtime/text.js';
+import { runtime } from '../dist/generated/runtime.js';
 import { keep, short } from './keep.mjs';
 
 const many = (count, make) => Array.from({ length: count }, (_, n) => make(n)).join('\n');
@@ -36,19 +36,26 @@ const steps = {
   'pack and unpack': ({ mould }) => unpackMould(packMould(mould)),
 };
 const manifest = {
-  ...{ format: 1, name: 'rows', version: '1.0.0' },
+  format: 1,
+  name: 'rows',
+  version: '1.0.0',
   fields: {
     type: 'object',
     properties: {
       rows: {
-        ...{ type: 'array', default: [] },
+        type: 'array',
+        default: [],
         items: { type: 'object', properties: { time: { type: 'string', default: '10:20' } } },
       },
     },
   },
 };
 const list = compileMould({
-  ...{ manifest, manifestText: JSON.stringify(manifest), style: '', script: '', files: {} },
+  manifest,
+  manifestText: JSON.stringify(manifest),
+  style: '',
+  script: '',
+  files: {},
   template: '<ul><li km-each="rows">{~rows.time~}</li></ul>',
 });
 const counts = [1, 10, 100, 1000];
@@ -62,7 +69,11 @@ for (const count of counts) {
   const allBound = compileMould(bound);
   const values = { rows: Array.from({ length: count }, (_, n) => ({ time: `${n % 24}:20` })) };
   const given = {
-    ...{ text, mould, compiled, bound, cast: compiled.cast({ id: 'a' }) },
+    text,
+    mould,
+    compiled,
+    bound,
+    cast: compiled.cast({ id: 'a' }),
     boundCast: () => allBound.cast({ id: 'a' }),
     rows: () => list.cast({ id: 'a', values }),
   };

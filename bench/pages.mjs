@@ -8,10 +8,10 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { compileMould } from '../dist/core/compile/compile-mould.js';
 import { composePage } from '../dist/core/compose/compose-page.js';
+import { runtime } from '../dist/generated/runtime.js';
 import { readMould } from '../dist/node/files/mould-folder.js';
 import { buildPages } from '../dist/node/pages/build-pages.js';
 import { openRack } from '../dist/node/rack/rack.js';
-import { runtime } from '../dist/runtime/text.js';
 import { keep, short } from './keep.mjs';
 
 const home = fileURLToPath(new URL('../demo/moulds/', import.meta.url));

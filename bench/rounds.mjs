@@ -15,7 +15,11 @@ export async function inTurns(tasks, { ms = 400, rounds = 7 } = {}) {
   const taken = [];
   for (let round = 0; round < rounds; round += 1) {
     const bench = new Bench({
-      ...{ time: ms, iterations: 2, warmup: round === 0, warmupTime: ms, warmupIterations: 2 },
+      time: ms,
+      iterations: 2,
+      warmup: round === 0,
+      warmupTime: ms,
+      warmupIterations: 2,
     });
     for (const name of names) bench.add(name, tasks[name]);
     await bench.run();

@@ -35,7 +35,13 @@ const tables = {
     ),
   spots: (one) =>
     table(
-      ['one piece of', 'fields in it', 'finding them', 'binding all of them', 'ms for the finding'],
+      [
+        'one snippet of',
+        'fields in it',
+        'finding them',
+        'binding all of them',
+        'ms for the finding',
+      ],
       [
         [
           `${one.kB} kB, ${one.lines} lines`,
@@ -71,7 +77,12 @@ const tables = {
         'MB of memory',
       ],
       Object.entries(sizes).map(([pages, one]) => [
-        ...[pages, one.casts, one.seconds, one.toBareFiles, one.againToFirst, one.heapMB],
+        pages,
+        one.casts,
+        one.seconds,
+        one.toBareFiles,
+        one.againToFirst,
+        one.heapMB,
       ]),
     ),
   preview: (results) =>

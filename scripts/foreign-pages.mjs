@@ -23,13 +23,11 @@ const jquery = {
   '1.12.4': ['jquery.min.js', 'jquery-1.10.0.min.js', 'jquery-1.12.0.min.js'],
   '2.2.4': ['jquery-2.0.3.min.js'],
   '3.7.1': [
-    ...[
-      'jquery-3.1.1.min.js',
-      'jquery-3.2.1.min.js',
-      'jquery-3.5.0.min.js',
-      'jquery-3.5.1.min.js',
-      'jquery-3.7.1.js',
-    ],
+    'jquery-3.1.1.min.js',
+    'jquery-3.2.1.min.js',
+    'jquery-3.5.0.min.js',
+    'jquery-3.5.1.min.js',
+    'jquery-3.7.1.js',
   ],
 };
 

@@ -8,7 +8,11 @@ const outfile = `${root}node_modules/.cache/isolation.mjs`;
 mkdirSync(`${root}node_modules/.cache`, { recursive: true });
 await build({
   entryPoints: [`${root}tests/isolation/run.ts`],
-  ...{ outfile, bundle: true, platform: 'node', format: 'esm', packages: 'external' },
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
 });
 const { run } = await import(pathToFileURL(outfile).href);
 process.exitCode = await run(process.argv.slice(2));

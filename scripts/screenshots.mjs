@@ -29,7 +29,7 @@ await picture(preview.url, 'preview', {}, async (page) => {
 await picture(preview.url, 'preview-form', { colorScheme: 'dark' }, async (page) => {
   const bar = page.locator('km-preview');
   await bar.getByRole('combobox', { name: 'Sample' }).selectOption('long');
-  await bar.getByRole('button', { name: 'As pasted' }).click();
+  await bar.getByRole('button', { name: 'Original paste' }).click();
   await bar.getByRole('button', { name: 'Remove 1280 px' }).click();
   await page.locator('[data-path="out.0"] .toggle').click();
   await page
@@ -58,7 +58,9 @@ const at = mould.template.indexOf('\n', mould.template.indexOf('<section'));
 const template = `${mould.template.slice(0, at)}${faults}${mould.template.slice(at)}`;
 const faulty = { ...mould, template, style: `${mould.style}\n${style}\n` };
 const made = await proof([{ mould: faulty }], {
-  ...{ out: join(demo, 'faulty'), widths: [360, 768], isBeside: false },
+  out: join(demo, 'faulty'),
+  widths: [360, 768],
+  isBeside: false,
 });
 await picture(pathToFileURL(made.report).href, 'report');
 await browser.close();

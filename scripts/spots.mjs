@@ -8,7 +8,11 @@ const outfile = `${root}node_modules/.cache/spots.mjs`;
 mkdirSync(`${root}node_modules/.cache`, { recursive: true });
 await build({
   entryPoints: [`${root}tests/spots/run.ts`],
-  ...{ outfile, bundle: true, platform: 'node', format: 'esm', packages: 'external' },
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
   // The snippets are read where they lie, not where the bundle does.
   define: { 'import.meta.url': JSON.stringify(pathToFileURL(`${root}tests/spots/run.ts`).href) },
 });

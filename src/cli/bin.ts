@@ -14,7 +14,7 @@ const { version } = JSON.parse(manifest) as { version: string };
 
 /** Leaves at once; what is half written goes with it. Twice is meant, also where work is wound up. */
 const leave = (status: number) => {
-  process.stderr.write('\nStopped. Each file is as it was before, or whole.\n');
+  process.stderr.write('\nStopped. Every file is either unchanged or complete.\n');
   process.exit(status);
 };
 let stop: (status: number) => void = leave;

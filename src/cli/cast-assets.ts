@@ -4,7 +4,7 @@ import { assetsAt, assetsInline, placeUnder } from '../core/deliver/assets.ts';
 import type { Mould } from '../core/model/mould.ts';
 import { writeWhole } from '../node/files/write-safely.ts';
 
-/** Where the files of moulds go, and what is told of it. */
+/** Where the files of moulds go, and the address that is given for them. */
 export interface CastAssets {
   readonly assetAt: AssetAt | undefined;
   /** Writes those that some code speaks of; says where, or where they are counted on. */
@@ -45,10 +45,10 @@ export function castAssets(
       const count = files.length === 1 ? '1 file' : `${files.length} files`;
       if (isAddress) {
         const paths = files.map(({ path }) => path).join(', ');
-        return `${count} have to lie under ${where}: ${paths}.`;
+        return `Upload ${count} to ${where}: ${paths}.`;
       }
       for (const { path, file } of files) await writeWhole(join(where, path), file);
-      return `${where} holds ${count} of assets/ that the code speaks of.`;
+      return `Copied ${count} that the code uses to ${where}.`;
     },
   };
 }

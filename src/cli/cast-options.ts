@@ -26,36 +26,38 @@ export interface CastArguments {
 
 export function addCastOptions(command: Command): Command {
   return command
-    .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
     .option(
-      '--below <width:path=value>',
-      'a value for viewports narrower than so many px; repeatable',
+      '--fill <file|path=value>',
+      'values to fill in (repeatable, later ones win)',
       collected,
       [],
     )
-    .option('--sample <name>', "one of the mould's samples: default, long, bare or its own")
-    .option('--id <id>', 'id of the cast; by default made from its mould and values')
+    .option(
+      '--below <width:path=value>',
+      'a value for viewports narrower than WIDTH px (repeatable)',
+      collected,
+      [],
+    )
+    .option('--sample <name>', 'a sample of the mould: default, long, bare or one of its own')
+    .option('--id <id>', 'id of the cast (default: made from its mould and values)')
     .option('--as <form>', `form of delivery: ${formNames.join(', ')}, pack`, 'block')
-    .option('--sealed', 'in a shadow root, where no rule crosses either way')
+    .option('--sealed', 'put it into a shadow root, so that no style crosses over')
     .option(
       '--look <own|host>',
-      'as the snippet looked, or with type and colours of the site',
+      "keep the snippet's own look, or take on the site's fonts and colours",
       'own',
     )
-    .option('--document', 'a whole HTML document instead')
+    .option('--document', 'print a complete HTML document')
     .option(
       '--assets <inline|dir|url>',
-      'put files of assets/ into the code or a folder, or count on them at an address',
+      'embed files of assets/, copy them to a folder, or load them from an address',
     )
-    .option('--style <head|css|file>', 'where the form placed puts style', 'head')
-    .option('--nonce <text>', 'nonce of a content security policy, for style and scripts')
-    .option('--browsers <query>', 'browsers whose prefixes style gets, such as "defaults"')
-    .option('--minify', 'make style and scripts small')
-    .option(
-      '--out <file>',
-      'write to a file, or several parts to a folder, instead of standard output',
-    )
-    .option('--replace', 'let --out replace a file that is there');
+    .option('--style <head|css|file>', 'where the form placed puts the style', 'head')
+    .option('--nonce <text>', 'nonce of a Content Security Policy, for style and scripts')
+    .option('--browsers <query>', 'add vendor prefixes for these browsers, such as "defaults"')
+    .option('--minify', 'minify style and scripts')
+    .option('--out <file>', 'write to a file, or to a folder if there are several parts')
+    .option('--replace', 'let --out replace existing files');
 }
 
 export function formNamed(name: string): FormName {
@@ -73,6 +75,6 @@ export function styleNamed(name: string): StyleAt {
 /** @throws Refusal when the word is none of those there are */
 function oneOf(what: string, known: readonly string[], word: string): string {
   if (known.includes(word)) return word;
-  const sentence = `There is no ${what} ${word}; there are ${known.join(', ')}.`;
+  const sentence = `Unknown ${what} ${word}. Use one of ${known.join(', ')}.`;
   throw new Refusal(finding('call/usage', { what: sentence, command: 'cast' }));
 }

@@ -5,14 +5,14 @@ import { refuseIfThere, writeWhole } from '../node/files/write-safely.ts';
 /** The file that each part is written to, and what it is called where all are printed. */
 const partFiles: Readonly<Record<string, readonly [file: string, title: string]>> = {
   head: ['head.html', 'For the head'],
-  html: ['spot.html', 'HTML, for the spot itself'],
-  open: ['open.html', 'In its place, before content of your own'],
-  close: ['close.html', 'In its place, after content of your own'],
+  html: ['spot.html', 'HTML, for where the widget goes'],
+  open: ['open.html', 'Before your own content'],
+  close: ['close.html', 'After your own content'],
   css: ['style.css', 'CSS'],
   js: ['script.js', 'JavaScript'],
   bodyEnd: ['body-end.html', 'For the end of the body'],
   types: ['types.d.ts', 'Type declarations'],
-  manifest: ['custom-elements.json', 'What the element takes'],
+  manifest: ['custom-elements.json', 'Custom elements manifest'],
 };
 
 function eachPart(parts: Parts): [file: string, title: string, text: string][] {
@@ -45,7 +45,7 @@ export async function writeParts(folder: string, parts: Parts, names: PartNames)
     text,
   ]);
   if (!names.replace) {
-    for (const [path] of all) await refuseIfThere(path, 'Add --replace, or choose another --out.');
+    for (const [path] of all) await refuseIfThere(path, 'Use --replace, or choose another --out.');
   }
   for (const [path, text] of all) await writeWhole(path, text);
 }

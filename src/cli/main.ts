@@ -51,7 +51,7 @@ export async function run(
   const program = programOf(world, version);
   for (const add of await loadCommands(words)) add(program, running);
   for (const command of program.commands) {
-    command.option('--json', 'print one JSON document and nothing else on standard output');
+    command.option('--json', 'print one JSON document on standard output');
     command.helpOption('--help', 'show this help').showHelpAfterError(false);
   }
   if (words.length === 0) {
@@ -120,7 +120,14 @@ function findingsOf(
 
 /** Stages whose errors lie in what a mould holds, and not in how the command was called. */
 const contentStages = new Set([
-  ...['field', 'template', 'markup', 'style', 'script', 'value', 'address', 'library'],
+  'field',
+  'template',
+  'markup',
+  'style',
+  'script',
+  'value',
+  'address',
+  'library',
 ]);
 
 function statusOf(findings: readonly Finding[]): ExitStatus {

@@ -6,7 +6,7 @@ import { type Terminal, wrapWords } from './terminal.ts';
 const order: readonly Level[] = ['error', 'warning', 'note'];
 const indent = ' '.repeat(8);
 
-/** Prints findings for a person: what, where with the lines around it, and how to mend it. */
+/** Prints findings for a person: what, where with the lines around it, and how to fix it. */
 export async function printFindings(
   terminal: Terminal,
   findings: readonly (Finding & { readonly cast?: string })[],
@@ -22,7 +22,7 @@ export async function printFindings(
     const lines = wrapWords(one.message, terminal.columns - indent.length);
     terminal.say(`${terminal.level(one.level)} ${lines.join(`\n${indent}`)}`);
     for (const line of await placeLines(one)) terminal.say(indent + terminal.soft(line));
-    for (const line of one.mend ? wrapWords(one.mend, terminal.columns - indent.length) : []) {
+    for (const line of one.hint ? wrapWords(one.hint, terminal.columns - indent.length) : []) {
       terminal.say(indent + line);
     }
     const cast = one.cast === undefined ? '' : `, cast ${one.cast}`;

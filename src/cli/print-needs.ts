@@ -8,7 +8,7 @@ export function printNeeds(terminal: Terminal, needs: Needs): void {
     ['custom properties of the site', properties],
     ['classes of the site', classes],
     ['style sheets of the site', styles],
-    ['loads from elsewhere', loads],
+    ['loaded from other hosts', loads],
   ];
   for (const [what, names] of lines) {
     if (names.length > 0) terminal.say(`  ${what.padEnd(29)}  ${names.join(', ')}`);
@@ -16,7 +16,7 @@ export function printNeeds(terminal: Terminal, needs: Needs): void {
   if (undeclared.length > 0) {
     terminal.say(
       terminal.soft(
-        `  Say under needs in mould.json which of these it counts on: ${undeclared.join(', ')}.`,
+        `  List the ones it relies on under needs in mould.json: ${undeclared.join(', ')}.`,
       ),
     );
   }

@@ -34,16 +34,18 @@ export function printSpots(
     }
     terminal.say();
   }
-  if (spots.length === 0) terminal.say('Nothing else was found that could be a field.');
+  if (spots.length === 0) terminal.say('No other spots found.');
   else {
-    terminal.say(`${mark(true)} is recommended. Bind those, or some under names of your own:`);
+    terminal.say(
+      `${mark(true)} means recommended. Bind those, or choose some and name them yourself:`,
+    );
     terminal.say(`  keen-mould bind ${folder} --take recommended`);
     const [first, second] = recommended.length > 0 ? recommended : spots;
     const other = second ? `,${second.id}=myName` : '=myName';
     terminal.say(`  keen-mould bind ${folder} --take ${first?.id}${other}`);
   }
   if (bound[0])
-    terminal.say(`Take one back:\n  keen-mould bind ${folder} --drop ${bound[0].field}`);
+    terminal.say(`Unbind a field:\n  keen-mould bind ${folder} --drop ${bound[0].field}`);
 }
 
 function mark(isRecommended: boolean): string {
@@ -146,15 +148,15 @@ function count(number: number, word: string): string {
 }
 
 /** Prints what a binding replaced, or what was put back. */
-export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'put back'): void {
+export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'restored'): void {
   terminal.say(`${terminal.strong(tie.field)} is ${done}.`);
   const own = tie.places.filter((place) => place.field === tie.field);
   const shown = own.slice(0, 6);
-  for (const place of shown) terminal.say(`  ${told(place)}`);
+  for (const place of shown) terminal.say(`  ${placeText(place)}`);
   if (own.length > shown.length) terminal.say(`  and ${own.length - shown.length} more places`);
 }
 
-function told({ file, line, column, row, replaced }: TiePlace): string {
+function placeText({ file, line, column, row, replaced }: TiePlace): string {
   const which = row === undefined ? '' : ` (row ${row})`;
   return `${file}:${line}:${column}${which}  ${short(replaced)}`;
 }

@@ -32,7 +32,10 @@ export async function readHow(typed: HowTyped): Promise<Omit<ProofOptions, 'out'
         ? undefined
         : oneOf('--state', state, ['rest', 'hover', 'focus', 'visited']),
     atMs: at === undefined ? undefined : readMoments(at),
-    ...{ isRightToLeft: rtl, isBeside: beside, isFetching: fetch, against },
+    isRightToLeft: rtl,
+    isBeside: beside,
+    isFetching: fetch,
+    against,
   };
 }
 
@@ -42,13 +45,13 @@ function refuse(what: string): never {
 
 function oneOf<const T extends string>(option: string, typed: string, known: readonly T[]): T {
   const found = known.find((one) => one === typed);
-  return found ?? refuse(`${option} takes ${known.join(', ')}, not ${typed}.`);
+  return found ?? refuse(`${option} must be one of ${known.join(', ')}, not ${typed}.`);
 }
 
 function readWidths(list: string): number[] {
   const widths = list.split(',').map((one) => Number(one.trim()));
   if (widths.some((one) => !Number.isInteger(one) || one < 80 || one > 7680)) {
-    refuse(`--widths takes whole numbers of px from 80 to 7680, joined by commas, not ${list}.`);
+    refuse(`--widths must be whole numbers from 80 to 7680, separated by commas, not ${list}.`);
   }
   return [...new Set(widths)];
 }
@@ -58,9 +61,7 @@ function readCopies(typed: string): { count: number; columns: number } {
   const [, first = '', second] = /^([1-9]\d?)(?:x([1-9]\d?))?$/i.exec(typed) ?? [];
   const [columns, rows] = [Number(first), Number(second ?? 1)];
   if (first === '' || columns * rows > 100) {
-    refuse(
-      `--copies takes a number, or columns and rows such as 3x2, up to 100 in all, not ${typed}.`,
-    );
+    refuse(`--copies must be a number or a grid such as 3x2, up to 100 in total, not ${typed}.`);
   }
   return { count: columns * rows, columns };
 }
@@ -74,7 +75,7 @@ function readMoments(list: string): number[] {
       : Math.round(Number(number) * (unit === 'ms' ? 1 : 1000));
   });
   if (moments.some((one) => Number.isNaN(one) || one > 600_000)) {
-    refuse(`--at takes times up to 600s, such as 0.5s,2s, not ${list}.`);
+    refuse(`--at must be times up to 600s, such as 0.5s,2s, not ${list}.`);
   }
   return [...new Set(moments)].sort((a, b) => a - b);
 }
@@ -90,7 +91,10 @@ export function readLimits(typed: string | undefined): Limits {
     all.map((one) => {
       const [, name = '', limit = '0'] = /^\s*(\w+)(?:=(\d+))?\s*$/.exec(one) ?? [];
       const fact = known.find((other) => other === name);
-      if (!fact) refuse(`--fail-on takes ${known.join(', ')}, each with =N, not ${one.trim()}.`);
+      if (!fact)
+        refuse(
+          `--fail-on must be one of ${known.join(', ')}, each optionally with =N, not ${one.trim()}.`,
+        );
       return [fact, Number(limit)] as const;
     }),
   );

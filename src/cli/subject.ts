@@ -63,7 +63,10 @@ export async function readSubject(
   await readPlaced(filled.cast, [given ? dirname(path) : '.', dirname(folder)], placed);
   const others = new Map([...placed].map(([name, one]) => [name, compileMould(one)]));
   return {
-    ...{ folder, mould, compiled, placed },
+    folder,
+    mould,
+    compiled,
+    placed,
     moulds: (name) => others.get(name),
     cast: filled.cast,
     placeOf: filled.placeOf,
@@ -100,7 +103,7 @@ class Filling {
     const [, path, typed] = assignment.exec(fill) ?? [];
     if (path === undefined || typed === undefined) {
       if (!(await isThere(fill))) {
-        const why = 'is neither PATH=VALUE nor a file that is there';
+        const why = 'is neither PATH=VALUE nor an existing file';
         throw new Refusal(finding('call/bad-fill', { path: fill, why }));
       }
       return this.take(await readValues(fill));
@@ -175,8 +178,9 @@ async function folderOf(mould: string, bases: readonly string[]): Promise<string
 /** A cast names its mould; the folder lies beside its file, one above it, or where we are. */
 async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
   if (mould === undefined) {
-    const where = `${path} names no mould, so it`;
-    const what = 'is no cast; add "format": 1 and "mould", or give the mould and --fill this file';
+    const where = `${path} does not name a mould, so it`;
+    const what =
+      'is not a cast. Add "format": 1 and "mould", or give the mould and use --fill with this file';
     throw new Refusal(finding('cast/wrong', { where, what }, { file: path }));
   }
   const here = dirname(path);

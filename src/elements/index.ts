@@ -1,7 +1,8 @@
 import { KmForm } from './form/km-form.ts';
 import { KmPreview } from './preview/km-preview.ts';
 
-export { type FileAsked, type FormChange, KmForm } from './form/km-form.ts';
+export type { FileAsked, FormChange } from './form/form-events.ts';
+export { KmForm } from './form/km-form.ts';
 export { KmPreview, type PreviewFindings } from './preview/km-preview.ts';
 export type { PreviewSettings } from './preview/preview-settings.ts';
 

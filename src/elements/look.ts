@@ -45,11 +45,11 @@ export const look = css`
   .plain:disabled { color: var(--soft); text-decoration: none; opacity: 0.6; }
   input:not([type='range'], [type='checkbox'], [type='radio'], [type='file']), select, textarea {
     min-height: 32px; width: 100%; min-width: 0; padding: 5px 8px;
-    background: var(--paper); border: 1px solid var(--edge); border-radius: 4px;
+    background: var(--paper); border: 1px solid var(--border); border-radius: 4px;
   }
-  :host { --edge: color-mix(in srgb, var(--soft) 70%, var(--paper)); }
+  :host { --border: color-mix(in srgb, var(--soft) 70%, var(--paper)); }
   input[type='range'] { accent-color: var(--kiln); min-width: 0; }
-  .buttons { display: inline-flex; justify-self: start; flex-wrap: wrap; border: 1px solid var(--edge); border-radius: 4px; }
+  .buttons { display: inline-flex; justify-self: start; flex-wrap: wrap; border: 1px solid var(--border); border-radius: 4px; }
   .buttons label { position: relative; display: block; }
   .buttons input { position: absolute; inset: 0; opacity: 0; margin: 0; width: 100%; height: 100%; cursor: pointer; }
   .buttons span {

@@ -27,7 +27,7 @@ export function parentOf(element: Element): Element | null {
   return root instanceof ShadowRoot ? root.host : null;
 }
 
-/** The box of an element or of a part of it, told by its selector. */
+/** The box of an element or of a part of it, named by its selector. */
 export function boxOf(element: Element, rect: DOMRect = element.getBoundingClientRect()): Box {
   return {
     selector: selectorOf(element),

@@ -9,7 +9,7 @@ export interface Overflow extends Box {
 /**
  * What sticks out sideways. What an ancestor clips or scrolls does not; a fixed element is clipped
  * by none, and an absolute one only by ancestors that hold it. Of a wide element and what is in it
- * only the first is told, unless something in it reaches further still. Less than 1 px is rounding.
+ * only the first is reported, unless something in it reaches further still. Less than 1 px is rounding.
  */
 export function findOverflow(): Overflow[] {
   const viewport = document.documentElement.clientWidth;

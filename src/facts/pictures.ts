@@ -20,20 +20,20 @@ export function findBadPictures(): BadPicture[] {
     if (!(element instanceof HTMLImageElement) || !isSeen(element)) return [];
     const { naturalWidth, naturalHeight, complete } = element;
     const src = element.getAttribute('src') ?? element.currentSrc;
-    const tell = (is: BadPicture['is'], by: number) => [
+    const fault = (is: BadPicture['is'], by: number) => [
       { ...boxOf(element), is, src: src.slice(0, 120), by: Math.round(by * 100) / 100 },
     ];
     if (src === '') return [];
-    if (complete && naturalWidth === 0) return tell('missing', 0);
+    if (complete && naturalWidth === 0) return fault('missing', 0);
     const { objectFit } = getComputedStyle(element);
     const [width, height] = [element.clientWidth, element.clientHeight];
     if (width < 8 || height < 8 || naturalWidth < 2 || naturalHeight < 2) return [];
     const [wide, high] = [width / naturalWidth, height / naturalHeight];
     const stretched = Math.max(wide / high, high / wide);
-    if (objectFit === 'fill' && stretched > mostStretched) return tell('distorted', stretched);
+    if (objectFit === 'fill' && stretched > mostStretched) return fault('distorted', stretched);
     // A drawing has no pixels to run out of.
     if (/\.svg(?:[?#]|$)|^data:image\/svg/i.test(element.currentSrc)) return [];
     const enlarged = objectFit === 'cover' ? Math.max(wide, high) : Math.min(wide, high);
-    return enlarged > mostEnlarged ? tell('upscaled', enlarged) : [];
+    return enlarged > mostEnlarged ? fault('upscaled', enlarged) : [];
   });
 }

@@ -26,7 +26,7 @@ interface Source {
 
 /**
  * Elements in the flow of a page that were shown and then pushed up or down. What is placed on its
- * own, or is animated, moves on purpose. Of one in another only the outer is told.
+ * own, or is animated, moves on purpose. Of one in another only the outer is reported.
  */
 export async function findShifts(): Promise<Shift[]> {
   const roots = castRoots();

@@ -4,9 +4,22 @@ import { type Box, boxOf, castElements, isSeen } from './box.ts';
 const leastPx = 24;
 
 const targets = [
-  ...['a[href]', 'area[href]', 'button', 'input:not([type=hidden])', 'select', 'textarea'],
-  ...['summary', '[role=button]', '[role=link]', '[role=tab]', '[role=checkbox]'],
-  ...['[role=switch]', '[role=menuitem]', '[role=option]', '[role=radio]', '[onclick]'],
+  'a[href]',
+  'area[href]',
+  'button',
+  'input:not([type=hidden])',
+  'select',
+  'textarea',
+  'summary',
+  '[role=button]',
+  '[role=link]',
+  '[role=tab]',
+  '[role=checkbox]',
+  '[role=switch]',
+  '[role=menuitem]',
+  '[role=option]',
+  '[role=radio]',
+  '[onclick]',
 ].join(', ');
 
 /**

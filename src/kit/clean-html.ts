@@ -1,6 +1,6 @@
 import { type HtmlTools, tool } from './tools.ts';
 
-// Stands for the module of that name where a mould is cast without the rest of the library.
+// What `#clean-html` is in code that only casts: the tool that the module was given.
 export const cleanHtml: HtmlTools['cleanHtml'] = (html, classes) =>
   /[<&]/.test(html) ? tool('cleanHtml')(html, classes) : html;
 export const toRoom: HtmlTools['toRoom'] = (html, room) =>

@@ -1,4 +1,4 @@
 import { type HtmlTools, tool } from './tools.ts';
 
-// Stands for the module of that name.
+// What `#clean-svg` is in code that only casts: the tool that the module was given.
 export const cleanSvg: HtmlTools['cleanSvg'] = (svg) => tool('cleanSvg')(svg);

@@ -1,5 +1,5 @@
 import { type HtmlTools, tool } from './tools.ts';
 
-// Stands for the module of that name.
+// What `#closed-markup` is in code that only casts: the tool that the module was given.
 export const closedMarkup: HtmlTools['closedMarkup'] = (markup) =>
   /[<&]/.test(markup) ? tool('closedMarkup')(markup) : markup.trim();

@@ -1,6 +1,6 @@
 import { type CssTools, tool } from './tools.ts';
 
-// Stands for the module of that name.
+// What `#css-type` is in code that only casts: the tool that the module was given.
 export const isOfCssType: CssTools['isOfCssType'] = (type, value) =>
   tool('isOfCssType')(type, value);
 export const isSelector: CssTools['isSelector'] = (value) => tool('isSelector')(value);

@@ -1,2 +1,2 @@
 // What knows the types of CSS anywhere.
-export { isOfCssType, isSelector } from '../core/model/kinds/css-type.ts';
+export { isOfCssType, isSelector } from '../core/model/kinds/css/css-type.ts';

@@ -51,7 +51,8 @@ export function moduleOf({ mould: given, manner, runtime, assets, tools }: Modul
       const all = Array.isArray(cast) ? cast : [cast];
       return writeForm(forms[form], form, all.map(make), {
         ...others,
-        ...{ runtime, before: before.map(make) },
+        runtime,
+        before: before.map(make),
       });
     },
   };

@@ -1,11 +1,11 @@
 import { fullFormats } from 'ajv-formats/dist/formats.js';
+import { isOfCssType, isSelector } from '#css-type';
 import { isJsonObject, type Json, type JsonObject } from '../core/model/json-source.ts';
 import { isClockTime, isLocalDateTime } from '../core/model/kinds/date.ts';
-import { isDrawing } from '../core/model/kinds/drawing.ts';
+import { isDrawing } from '../core/model/kinds/inner/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../core/model/safe-address.ts';
 import { cssFormats } from '../core/model/values/css-formats.ts';
 import { phrase } from '../core/model/values/phrases.ts';
-import { isOfCssType, isSelector } from './css-type.ts';
 
 export type Violation = (value: Json) => string | undefined;
 
@@ -33,7 +33,8 @@ const keywords: Readonly<Record<string, readonly [about: string, holds: Holds]>>
 };
 
 /**
- * Stands for the module of that name: the check of the schemas that kinds make, and of no others.
+ * What `#violation` is in code that only casts: a check of the schemas that kinds make, and of no
+ * others.
  */
 export function violationOf(schema: JsonObject): Violation {
   const type = typeof schema.type === 'string' ? schema.type : undefined;

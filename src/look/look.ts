@@ -1,4 +1,4 @@
-/** The colours of all that is seen of ours, on a light ground and on a dark one. */
+/** The colours of everything of ours that is seen, for light and dark schemes. */
 const colours: Readonly<Record<string, readonly [light: string, dark: string]>> = {
   paper: ['#faf7f2', '#1b1917'],
   bench: ['#f1ece3', '#26221f'],

@@ -74,7 +74,7 @@ export async function placeCast(
     async change(changed) {
       values = { ...values, ...changed };
       const next = compiled.cast({ ...file, id, values }, options);
-      const isSame = next.markup === cast.markup && next.told === cast.told;
+      const isSame = next.markup === cast.markup && next.scriptData === cast.scriptData;
       const isSameStyle = next.castStyle === cast.castStyle;
       cast = next;
       if (isSame && isSameStyle) return 'nothing';

@@ -30,15 +30,27 @@ export function confine(page: Registry, cast: Running): Confinement {
         : within.querySelector(css);
   };
   const ofDocument: Record<string, unknown> = {
-    ...{ querySelector: first, querySelectorAll: all },
+    querySelector: first,
+    querySelectorAll: all,
     getElementById: (id: string) => first(`[id="${CSS.escape(id)}"]`),
-    ...{ body: base, documentElement: base, head: base },
+    body: base,
+    documentElement: base,
+    head: base,
   };
   const ofWindow: Record<string, unknown> = { ...page.timers?.(cast) };
   const to: Confinement = {
-    ...{ page, cast, own, within, all, hasSlots: Boolean(hasSlots), ofDocument, ofWindow },
-    ...{ view: (event) => event, runLate: () => false },
-    ...{ take: () => false, settle: page.radios?.(cast) ?? (() => {}) },
+    page,
+    cast,
+    own,
+    within,
+    all,
+    hasSlots: Boolean(hasSlots),
+    ofDocument,
+    ofWindow,
+    view: (event) => event,
+    runLate: () => false,
+    take: () => false,
+    settle: page.radios?.(cast) ?? (() => {}),
     reach: undefined as never,
   };
   page.listen?.(to);

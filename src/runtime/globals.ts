@@ -26,7 +26,8 @@ export function globals({ root }: Running, reach: Reach, names: readonly string[
     };
     Object.assign(get, { [key]: true });
     Object.defineProperty(window, name, {
-      ...{ configurable: true, get },
+      configurable: true,
+      get,
       set: (value) => {
         other = value;
       },

@@ -23,19 +23,20 @@ const filtering =
 /** Methods whose first argument is a selector of anything in the page. */
 const anywhere = 'add appendTo prependTo insertBefore insertAfter replaceAll index';
 
+/** Calls a method of the page's own jQuery. */
+type Calling = (found: Found, method: string, ...given: unknown[]) => Found;
+type Methods = Record<string, Call>;
+
 /**
  * jQuery for one cast: what it looks up lies in the cast, what it hears of the page is undone
  * with the cast, and what is added to it stays with the cast.
  */
-export function jquery(
-  { cast, reach, view, own, runLate, settle }: Confinement,
-  from: object,
-): object {
+export function jquery(to: Confinement, from: object): object {
   const jq = from as Jquery;
+  const { cast, reach, own, settle } = to;
   const { base, box, tree, root } = cast;
-  const within = box ? base : tree;
-  const space = `.${cast.id.replace(/\W/g, '')}`;
   const doc = reach.document as unknown;
+  const call: Calling = (found, method, ...given) => (jq.fn[method] as Call).apply(found, given);
 
   const select = (written: string, context?: unknown): Found => {
     if (/^\s*(?:html\s*,\s*body|body\s*,\s*html)\s*$/i.test(written)) return jq(written);
@@ -48,43 +49,55 @@ export function jquery(
       return rest ? call(at, 'find', own(`${child} ${rest}`)) : at;
     }
     const css = own(written);
-    const found = call(jq(context ?? within), 'find', css);
+    const found = call(jq(context ?? (box ? base : tree)), 'find', css);
     if (context) return found;
     if (root.querySelector('[data-slot]'))
       return call(found, 'filter', (_: number, one: Element) => cast.owns(one));
     if (box || tree !== root) return found;
     return call(call(jq(root), 'filter', css), 'add', found);
   };
-  const call = (found: Found, method: string, ...given: unknown[]): Found =>
-    (jq.fn[method] as Call).apply(found, given);
+  const ready = (run: Call): void => {
+    // What this gives back is one object of jQuery's own, so it is left alone.
+    jq(() => {
+      try {
+        run.call(doc as Found, $);
+      } catch (error) {
+        // Thrown on, it would keep the other casts from being made ready.
+        reportError(error);
+      }
+      settle();
+    });
+  };
+  const wrap = (wanted?: unknown, context?: unknown, ...rest: unknown[]): Found => {
+    if (typeof wanted === 'function') ready(wanted as Call);
+    if (typeof wanted === 'function' || wanted === doc) return jq(document);
+    if (typeof wanted === 'string' && !/^\s*</.test(wanted))
+      return select(wanted, context && context !== doc ? $(context) : undefined);
+    if (wanted === reach) return jq(window);
+    return jq(wanted, context === doc ? document : context, ...rest);
+  };
 
-  const $ = ((wanted?: unknown, context?: unknown, ...rest: unknown[]): Found => {
-    let found: Found;
-    if (typeof wanted === 'function') {
-      // What this gives back is one object of jQuery's own, so it is left alone.
-      jq(() => {
-        try {
-          (wanted as Call).call(doc as Found, $);
-        } catch (error) {
-          // Thrown on, it would keep the other casts from being made ready.
-          reportError(error);
-        }
-        settle();
-      });
-      found = jq(document);
-    } else if (typeof wanted === 'string' && !/^\s*</.test(wanted)) {
-      found = select(wanted, context && context !== doc ? $(context) : undefined);
-    } else if (wanted === doc) found = jq(document);
-    else if (wanted === reach) found = jq(window);
-    else found = jq(wanted, context === doc ? document : context, ...rest);
-    return Object.setPrototypeOf(found, fn);
-  }) as Jquery;
-  Object.setPrototypeOf($, jq);
   const fn: Record<string, Call> = Object.create(jq.fn);
+  const $ = ((...given: unknown[]) => Object.setPrototypeOf(wrap(...given), fn)) as Jquery;
+  Object.setPrototypeOf($, jq);
   $.fn = $.prototype = fn;
   Object.assign($, { confined: true, noConflict: () => $ });
   fn.constructor = $ as never;
+  lookUps(to, jq, fn, call, $);
+  listening(to, jq, fn, call);
+  firing(to, jq, fn, call);
+  return $;
+}
 
+/** Methods that take a selector, or give back an id. */
+function lookUps(
+  { cast, own }: Confinement,
+  jq: Jquery,
+  fn: Methods,
+  call: Calling,
+  $: Jquery,
+): void {
+  const { tree, root } = cast;
   for (const name of filtering.split(' ')) {
     fn[name] = function (first, ...rest) {
       if (this[0] === document && name === 'find') return $(first);
@@ -109,24 +122,32 @@ export function jquery(
   if (tree !== root && !('shadows' in jq)) {
     // Before version 3, what is in a shadow tree counts as being in no document.
     const contains = jq.contains as (around: unknown, one: unknown) => boolean;
-    const hostOf = (one: unknown) =>
-      one instanceof Node ? (one.getRootNode() as ShadowRoot).host : undefined;
     jq.shadows = true;
-    jq.contains = (around: unknown, one: unknown) =>
-      contains(around, one) || (hostOf(one) !== undefined && contains(around, hostOf(one)));
+    jq.contains = (around: unknown, one?: Partial<Node>) =>
+      contains(around, one) || contains(around, (one?.getRootNode?.() as ShadowRoot)?.host);
   }
   fn.ready = function (run) {
     $(run);
     return this;
   };
+}
 
-  /** What of a page is listened to: the real document for the cast's own, and for its root. */
-  const pageOf = (found: Found, types: string): unknown => {
-    const at = found[0];
-    if (at === document || at === window) return at;
-    return box && at === base && !/(?:enter|leave|scroll)\b/.test(types) ? document : undefined;
-  };
-  const spaced = (types: string) => types.replace(/\S+/g, `$&${space}`);
+/** What of a page is listened to: the real document for the cast's own, and for its root. */
+function pageOf({ cast }: Confinement, found: Found, types: unknown): unknown {
+  const at = found[0];
+  if (at === document || at === window) return at;
+  return cast.box && at === cast.base && !/(?:enter|leave|scroll)\b/.test(`${types}`)
+    ? document
+    : undefined;
+}
+
+/** Types of events with a name of the cast's own, by which they are undone. */
+function spaced({ cast }: Confinement, types: unknown): string {
+  return `${types}`.replace(/\S+/g, `$&.${cast.id.replace(/\W/g, '')}`);
+}
+
+function listening(to: Confinement, jq: Jquery, fn: Methods, call: Calling): void {
+  const { cast, own, view, runLate, reach } = to;
   for (const name of ['on', 'one']) {
     fn[name] = function (types, ...given) {
       if (typeof types === 'object') {
@@ -134,16 +155,16 @@ export function jquery(
           (fn[name] as Call).call(this, type, ...given, to);
         return this;
       }
-      const at = pageOf(this, String(types));
-      const selector = given.length > 1 && typeof given[0] === 'string' ? given[0] : undefined;
-      if (selector !== undefined) {
-        const place = at ? jq(base) : this;
-        call(place, name, at ? spaced(String(types)) : types, own(selector), ...given.slice(1));
+      const at = pageOf(to, this, types);
+      const [first, ...rest] = given;
+      if (rest[0] && typeof first === 'string') {
+        call(at ? jq(cast.base) : this, name, at ? spaced(to, types) : types, own(first), ...rest);
         return this;
       }
       if (!at) return call(this, name, types, ...given);
-      const to = given.findLast((one) => typeof one === 'function') as Heard | undefined;
-      if (!to) return this;
+      // For as long as the cast is there; what has passed is heard at once.
+      const heard = given.findLast((one) => typeof one === 'function') as Heard | undefined;
+      if (!heard) return this;
       const run: Heard = function (event, ...more) {
         const { originalEvent } = event;
         const seen = originalEvent instanceof Event ? view(originalEvent) : event;
@@ -151,45 +172,49 @@ export function jquery(
         // All who listen at one place are given one and the same object.
         const { target } = event;
         if (seen !== event) event.target = seen.target;
-        const answer = to.call(this === document ? doc : this, event, ...more);
+        const answer = heard.call(this === document ? reach.document : this, event, ...more);
         event.target = target;
         return answer;
       };
-      to.guid ??= jq.guid++;
-      run.guid = to.guid;
-      const waiting = String(types)
+      heard.guid ??= jq.guid++;
+      run.guid = heard.guid;
+      const waiting = `${types}`
         .split(' ')
         .filter((type) => !runLate(type.replace(/\..*/, ''), () => run.call(at, { target: at })));
-      const data = given.filter((one) => one !== to && one !== null && one !== undefined);
+      const data = given.filter((one) => one !== heard && one != null);
+      const mine = spaced(to, waiting.join(' '));
       cast.keep(
-        () => call(jq(at), name, spaced(waiting.join(' ')), ...data, run),
-        () => call(jq(at), 'off', spaced(waiting.join(' ')), run),
+        () => call(jq(at), name, mine, ...data, run),
+        () => call(jq(at), 'off', mine, run),
       );
       return this;
     };
   }
-  fn.bind = function (types, ...given) {
-    return (fn.on as Call).call(this, types, ...given);
-  };
+  fn.bind = fn.on as Call;
   fn.delegate = function (selector, types, ...given) {
     return (fn.on as Call).call(this, types, selector, ...given);
   };
   for (const name of ['off', 'unbind']) {
     fn[name] = function (types, ...given) {
-      const at = pageOf(this, String(types));
+      const at = pageOf(to, this, types);
       if (!at || typeof types === 'object') return call(this, name, types, ...given);
-      const mine = types ? spaced(String(types)) : space;
+      const mine = types ? spaced(to, types) : spaced(to, 'x').slice(1);
       if (typeof given[0] === 'string') given[0] = own(given[0]);
-      for (const one of [at, base]) call(jq(one), 'off', mine, ...given);
+      for (const one of [at, cast.base]) call(jq(one), 'off', mine, ...given);
       return this;
     };
   }
+}
+
+/** Methods that make events happen. */
+function firing(to: Confinement, jq: Jquery, fn: Methods, call: Calling): void {
+  const { base } = to.cast;
   for (const name of ['trigger', 'triggerHandler']) {
     fn[name] = function (type, ...given) {
-      const at = pageOf(this, String(type));
+      const at = pageOf(to, this, type);
       if (!at || typeof type !== 'string') return call(this, name, type, ...given);
       for (const one of new Set([base, at]))
-        call(jq(one), 'triggerHandler', type + space, ...given);
+        call(jq(one), 'triggerHandler', spaced(to, type), ...given);
       return this;
     };
   }
@@ -199,5 +224,4 @@ export function jquery(
       return jq.fn[name] ? call(this, name, ...given) : this;
     };
   }
-  return $;
 }

@@ -14,13 +14,13 @@ export interface MouldInReach {
   readonly own: ((selector: string) => string) | undefined;
   /** Takes the functions of the inline handlers, by their number in the markup. */
   readonly handlers: (list: readonly Handler[]) => void;
-  /** Tells of a part of the script that failed, so that the next can run. */
+  /** Reports a part of the script that failed, so that the next can run. */
   readonly failed: (error: unknown) => void;
 }
 
 export type Handler = (this: Element, event: Event) => unknown;
 
-/** What is told of a mould once a page. */
+/** What a page is given for a mould, once. */
 export interface MouldCode {
   /** Names of the page that the script is given its own of. */
   readonly names?: readonly string[];
@@ -91,7 +91,7 @@ export interface Confinement {
   /** Members of the cast's own document and window. */
   readonly ofDocument: Record<string, unknown>;
   readonly ofWindow: Record<string, unknown>;
-  /** Told of what is written to one of these. */
+  /** Called with what is written to one of these. */
   take: (members: object, key: string | symbol, value: unknown) => void;
   /** A selector of the author's as it holds in this cast. */
   readonly own: (selector: string) => string;

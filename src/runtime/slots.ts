@@ -28,7 +28,7 @@ export function slots(cast: string | HTMLElement): void {
       for (const box of own) {
         for (const name of inherited) {
           const value = computed ? computed.get(name) : used.getPropertyValue(name);
-          // What is told of the current colour is the colour it was.
+          // `currentcolor` is the colour it was.
           const isCurrent = /.color|fill|stroke/.test(name) && String(value) === used.color;
           box.style.setProperty(name, isCurrent ? '' : String(value ?? ''));
         }

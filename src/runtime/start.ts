@@ -24,7 +24,11 @@ export function start(page: Registry & Record<string, unknown>): void {
     const suffix = shadow ? '' : `~${id}`;
     if (id !== given && !shadow) page.renumber?.(root, given, id);
     const cast: Running = {
-      ...{ root, id, suffix, tree: shadow ?? root, box: !!mould.box },
+      root,
+      id,
+      suffix,
+      tree: shadow ?? root,
+      box: !!mould.box,
       base: shadow?.querySelector<HTMLElement>('[data-mould-root]') ?? root,
       owns: (element) => (element.closest('[data-slot],[data-cast]') ?? root) === root,
       keep: (go, stop) => {
@@ -40,7 +44,11 @@ export function start(page: Registry & Record<string, unknown>): void {
       const confined = page.confine?.(page, cast);
       const reach = (confined?.reach ?? window) as unknown as Record<string, unknown>;
       const inReach = {
-        ...{ root: cast.tree, id, page: document, channel: page.channel, failed },
+        root: cast.tree,
+        id,
+        page: document,
+        channel: page.channel,
+        failed,
         values: structuredClone(values),
         plain: (value: unknown) =>
           suffix && String(value).endsWith(suffix) ? String(value).slice(0, -suffix.length) : value,

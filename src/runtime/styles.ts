@@ -41,7 +41,9 @@ export function styles({ root, tree, owns }: Running): void {
     }
   };
   new MutationObserver(look).observe(root, {
-    ...{ childList: true, subtree: true, characterData: true },
+    childList: true,
+    subtree: true,
+    characterData: true,
   });
   look();
 }

@@ -1,5 +1,5 @@
 /**
- * Tells at the console, once, of a library that is on the page in another version than the one a
+ * Reports in the console, once, a library that is on the page in another version than the one a
  * mould brings: each keeps its own.
  *
  * @param libraries name, version and the global name that each makes

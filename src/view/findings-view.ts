@@ -9,7 +9,7 @@ export function findingsView({ isSound, findings, version }: FolderState) {
   const said =
     version === 0
       ? 'This mould cannot be cast yet.'
-      : 'This mould cannot be cast as saved; the frames show the last version that could.';
+      : 'The saved mould cannot be cast. The frames show the last version that worked.';
   const isBad = findings.some(({ level }) => level !== 'note');
   return html`<details class="problems" ?open=${!isSound || isBad}>
     <summary>
@@ -27,12 +27,12 @@ function summary(findings: readonly ShownFinding[]): string {
   return `The files: ${parts.join(', ')}`;
 }
 
-function row({ level, message, file, line, column, frame, mend }: ShownFinding) {
+function row({ level, message, file, line, column, frame, hint }: ShownFinding) {
   return html`<li class=${level}>
     <p class="level">${signs[level]}</p>
     <p class="message">${message}</p>
     ${file ? html`<p class="place">${file}${line === undefined ? '' : `:${line}:${column}`}</p>` : nothing}
     ${frame ? html`<pre class="code">${frame}</pre>` : nothing}
-    ${mend ? html`<p class="mend">${mend}</p>` : nothing}
+    ${hint ? html`<p class="hint">${hint}</p>` : nothing}
   </li>`;
 }

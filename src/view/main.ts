@@ -75,8 +75,8 @@ async function save(event: Event): Promise<void> {
     const isWritten = await server.writeSample(name, cast, shown.taken === name);
     shown.taken = isWritten ? '' : name;
     shown.said = isWritten
-      ? `Written to samples/${name}.json`
-      : `There is a sample ${name} already.`;
+      ? `Saved to samples/${name}.json`
+      : `A sample called ${name} already exists.`;
     if (isWritten) shown.sample = name;
   } catch (error) {
     shown.said = (error as Error).message;
@@ -85,10 +85,10 @@ async function save(event: Event): Promise<void> {
 }
 
 function status() {
-  if (shown.isGone) return html`<span class="ill">✕ the preview has ended; start it again</span>`;
+  if (shown.isGone) return html`<span class="ill">✕ the preview has stopped; start it again</span>`;
   if (!shown.folder) return html`<span class="soft">reading…</span>`;
   return shown.folder.isSound
-    ? html`<span class="well">● follows your files</span>`
+    ? html`<span class="well">● watching your files</span>`
     : html`<span class="ill">✕ cannot be cast</span>`;
 }
 

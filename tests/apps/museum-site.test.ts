@@ -38,8 +38,14 @@ it('builds every page, and none has a fault by the accessibility engine or fails
     one.endsWith('.html'),
   );
   expect(pages.sort()).toEqual([
-    ...['branches/orchard-loop.html', 'branches/quarry-end.html', 'departures.html', 'diary.html'],
-    ...['index.html', 'sounds.html', 'tickets.html', 'trams.html'],
+    'branches/orchard-loop.html',
+    'branches/quarry-end.html',
+    'departures.html',
+    'diary.html',
+    'index.html',
+    'sounds.html',
+    'tickets.html',
+    'trams.html',
   ]);
   for (const path of pages) {
     const page = await opened(path);

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { framed, go, opened, pasteIn, said, snippet } from '../support/workbench.ts';
+import { framed, go, pasteIn, said, snippet, withWorkbench } from '../support/workbench.ts';
+
+const { opened } = withWorkbench();
 
 describe('fields in the workbench', () => {
   it('makes fields of what is marked by hand, in markup, style and script, and says why where it cannot', async () => {
@@ -14,7 +16,7 @@ describe('fields in the workbench', () => {
         ),
     );
     await go(page, 'Fields');
-    await page.getByText('Mark a place in the code yourself').click();
+    await page.getByText('Select a place in the code yourself').click();
     const code = page.locator('.code .cm-content');
     const mark = async (text: string) => {
       await code.waitFor();
@@ -45,20 +47,16 @@ describe('fields in the workbench', () => {
     await mark('Quarry End');
     expect(await kinds()).toEqual(['text', 'multiline', 'richtext']);
     await make();
-    await expect.poll(() => said(page)).toBe('quarryEnd is a field.');
+    await expect.poll(() => said(page)).toBe('quarryEnd is now a field.');
     await mark('id=');
     await expect
       .poll(() => page.locator('.code .bar').textContent())
-      .toContain('mark the value of one attribute');
+      .toContain('select the value of one attribute');
     await mark('<button id="more">More</button>');
-    expect(await kinds()).toEqual([
-      'switch: whether it is there',
-      'number: how many times',
-      'richtext',
-    ]);
+    expect(await kinds()).toEqual(['switch: show or hide', 'number: how many copies', 'richtext']);
     await offer.getByLabel('Name').fill('hasMore');
     await make();
-    await expect.poll(() => said(page)).toBe('hasMore is a field.');
+    await expect.poll(() => said(page)).toBe('hasMore is now a field.');
     const file = page.locator('.code select');
     await file.selectOption('style.css');
     await mark('20px');
@@ -67,7 +65,7 @@ describe('fields in the workbench', () => {
     await mark('padding');
     await expect
       .poll(() => page.locator('.code .bar').textContent())
-      .toContain('padding is neither a colour');
+      .toContain('padding is not a colour');
     await file.selectOption('script.js');
     await mark("'Halt'");
     await make();
@@ -81,9 +79,9 @@ describe('fields in the workbench', () => {
     await page.locator('.details select').selectOption('color');
     await expect.poll(() => said(page)).toContain('must be a CSS colour');
     await page.locator('.details select').selectOption('multiline');
-    await expect.poll(() => said(page)).toBe('Quarry end is of kind multiline.');
+    await expect.poll(() => said(page)).toBe('Quarry end is now of kind multiline.');
     await page
-      .getByRole('button', { name: 'Remove Quarry end, and put back what stood there' })
+      .getByRole('button', { name: 'Remove Quarry end, and restore the original code' })
       .click();
     await expect
       .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
@@ -146,18 +144,18 @@ describe('fields in the workbench', () => {
     const name = page.getByLabel('Name in code');
     await name.fill('two words');
     await name.blur();
-    await expect.poll(() => said(page)).toContain('two words cannot be the name of a field.');
+    await expect.poll(() => said(page)).toContain('"two words" is not a valid field name.');
     await name.fill('stopName');
     await name.blur();
     await expect.poll(() => said(page)).toBe('heading is stopName now.');
     await go(page, 'Try');
     await page.locator('km-form').getByLabel('Heading', { exact: true }).fill('Weir Bridge');
-    await page.getByLabel('As a sample called').fill('Weir bridge');
-    await page.getByRole('button', { name: 'Keep as a sample' }).click();
-    await expect.poll(() => said(page)).toBe('weir-bridge is a sample now.');
+    await page.getByLabel('Sample name').fill('Weir bridge');
+    await page.getByRole('button', { name: 'Save as sample' }).click();
+    await expect.poll(() => said(page)).toBe('Saved as sample weir-bridge.');
     const samples = page.locator('km-preview').getByLabel('Sample');
     expect(await samples.locator('option').allTextContents()).toContain('weir-bridge');
-    await page.getByRole('button', { name: 'Make this the default' }).click();
+    await page.getByRole('button', { name: 'Make these the defaults' }).click();
     await samples.selectOption('default');
     const heading = framed(page).frameLocator('iframe').locator('h3');
     await expect.poll(() => heading.textContent()).toBe('Weir Bridge');
@@ -165,9 +163,11 @@ describe('fields in the workbench', () => {
     expect(await page.locator('.tags').count()).toBe(0);
     const host = '<h1>A page of mine</h1><div data-casts></div>';
     await page.locator('.step input[type=file]').setInputFiles({
-      ...{ name: 'mine.html', mimeType: 'text/html', buffer: Buffer.from(host) },
+      name: 'mine.html',
+      mimeType: 'text/html',
+      buffer: Buffer.from(host),
     });
-    await page.locator('km-preview').getByLabel('Around it').selectOption('own');
+    await page.locator('km-preview').getByLabel('Host page').selectOption('own');
     const mine = framed(page).frameLocator('iframe').locator('h1');
     await expect.poll(() => mine.textContent().catch(() => '')).toBe('A page of mine');
     expect(page.complaints).toEqual([]);

@@ -8,13 +8,14 @@ import { demo } from '../support/command.ts';
 import {
   framed,
   go,
-  opened,
-  pageOf,
   pasteIn,
   said,
   snippet,
   violations,
+  withWorkbench,
 } from '../support/workbench.ts';
+
+const { opened, pageOf } = withWorkbench();
 
 describe('the workbench', () => {
   it('takes a paste, makes fields, fills them and gives a block that works in a page of somebody’s', async () => {
@@ -35,9 +36,9 @@ describe('the workbench', () => {
     await go(page, 'Try');
     const heading = page.locator('km-form').getByLabel('Heading', { exact: true });
     await heading.fill('Weir Bridge');
-    await go(page, 'Take along');
-    await page.getByRole('button', { name: 'Copy: For the spot itself' }).click();
-    await expect.poll(() => said(page)).toBe('For the spot itself: copied.');
+    await go(page, 'Get the code');
+    await page.getByRole('button', { name: 'Copy: Where the widget goes' }).click();
+    await expect.poll(() => said(page)).toBe('Where the widget goes: copied.');
     const code = await page.evaluate(() => navigator.clipboard.readText());
     const host = await pageOf(
       `<style>h3 { color: red } .stop { background: pink }</style><h3>Host</h3>${code}${code}`,
@@ -67,7 +68,7 @@ describe('the workbench', () => {
     await page.reload();
     await expect.poll(() => fields.count()).toBe(count);
     await page
-      .getByRole('button', { name: 'Remove Heading, and put back what stood there' })
+      .getByRole('button', { name: 'Remove Heading, and restore the original code' })
       .click();
     await expect.poll(() => fields.count()).toBe(count - 1);
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -98,8 +99,8 @@ describe('the workbench', () => {
       .poll(() => page.locator('.cm-content').first().textContent())
       .toContain('className');
     await pasteIn(page, '<p class=“stop”>Curly</p>');
-    await page.getByRole('button', { name: /^Mend/ }).click();
-    await expect.poll(() => said(page)).toMatch(/mended\.$/);
+    await page.getByRole('button', { name: /^Fix/ }).click();
+    await expect.poll(() => said(page)).toMatch(/fixed\.$/);
   });
 
   it('is out of reach for what is pasted', async () => {
@@ -135,13 +136,13 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     };
     await page.locator('input[type=file]').setInputFiles(file);
     await expect.poll(() => page.locator('km-form').count()).toBe(1);
-    await go(page, 'Take along');
-    await page.getByRole('button', { name: 'Keep on the rack' }).click();
-    await expect.poll(() => said(page)).toBe('Call-out 1.0.0 is on the rack.');
+    await go(page, 'Get the code');
+    await page.getByRole('button', { name: 'Add to the rack' }).click();
+    await expect.poll(() => said(page)).toBe('Call-out 1.0.0 was added to the rack.');
     await page.getByLabel('Title').fill('Loud call-out');
     await page.getByLabel('Title').blur();
-    await page.getByRole('button', { name: 'Keep on the rack' }).click();
-    await expect.poll(() => said(page)).toBe('Loud call-out 1.0.1 is on the rack.');
+    await page.getByRole('button', { name: 'Add to the rack' }).click();
+    await expect.poll(() => said(page)).toBe('Loud call-out 1.0.1 was added to the rack.');
     await page.reload();
     await page.getByRole('button', { name: 'Rack', exact: true }).click();
     const entries = page.locator('.rack > li');
@@ -150,20 +151,20 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     expect(await entries.count()).toBe(1);
     await page.getByRole('button', { name: /^Compare: Loud call-out 1\.0\.1/ }).click();
     expect(await page.locator('.compared').textContent()).toContain('the same in both');
-    await page.getByRole('button', { name: 'Begin another: from Loud call-out 1.0.1' }).click();
-    await go(page, 'Take along');
+    await page.getByRole('button', { name: 'Start new from: Loud call-out 1.0.1' }).click();
+    await go(page, 'Get the code');
     expect(await page.getByLabel('Title').inputValue()).toBe('Loud call-out 2');
     const bad = { name: 'bad.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') };
     await go(page, 'Paste');
     await page.locator('input[type=file]').setInputFiles(bad);
-    await expect.poll(() => said(page)).toContain('it is no zip file');
+    await expect.poll(() => said(page)).toContain('it is not a zip file');
     expect(page.complaints).toEqual([]);
   });
 
   it('begins anew with a paste in which no field has a place, keeps a title that was given, and empties the bench', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
-    await go(page, 'Take along');
+    await go(page, 'Get the code');
     expect(await page.getByLabel('Title').inputValue()).toBe('Stop');
     await page.getByLabel('Title').fill('A stop of ours');
     await page.getByLabel('Title').blur();
@@ -209,8 +210,8 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
   it('tidies a paste on request, and opens an example from its shelf', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
-    await page.getByRole('button', { name: 'Tidy' }).click();
-    await expect.poll(() => said(page)).toBe('Tidied. Undo has it as it came.');
+    await page.getByRole('button', { name: 'Format' }).click();
+    await expect.poll(() => said(page)).toBe('Formatted. Use Undo to get the original back.');
     await expect.poll(() => page.locator('.panes .cm-line').count()).toBeGreaterThan(10);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(() => page.locator('.panes .cm-line').count()).toBe(3);
@@ -242,7 +243,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       }
       throw new Error(`No Tab leads to ${name}`);
     };
-    await tabTo(/ready snippet/i);
+    await tabTo(/Try an example/);
     await page.keyboard.type('Ticket');
     await page.keyboard.press('Tab');
     await expect.poll(() => page.locator('.findings').count()).toBe(1);
@@ -253,7 +254,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await page.keyboard.press('Space');
     await expect.poll(() => said(page)).toMatch(/fields made/);
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await tabTo(/Take along$/);
+    await tabTo(/Get the code$/);
     await page.keyboard.press('Enter');
     await tabTo(/^Copy/);
     await page.keyboard.press('Enter');
@@ -274,19 +275,19 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       await go(page, 'Fields');
       await page.getByRole('button', { name: /recommended$/ }).click();
       await page.locator('.fields .name').first().click();
-      await page.getByText('Mark a place in the code yourself').click();
+      await page.getByText('Select a place in the code yourself').click();
       await page.locator('.code .cm-line').first().click();
       await page
         .getByRole('button', { name: /^Show: / })
         .first()
         .click();
       expect(['fields', await violations(page)]).toEqual(['fields', []]);
-      for (const step of ['Try', 'Take along']) {
+      for (const step of ['Try', 'Get the code']) {
         await go(page, step);
         await page.waitForTimeout(600);
         expect([step, await violations(page)]).toEqual([step, []]);
       }
-      await page.getByRole('button', { name: 'Keep on the rack' }).click();
+      await page.getByRole('button', { name: 'Add to the rack' }).click();
       await page.getByRole('button', { name: 'Rack', exact: true }).click();
       await page.getByText('Examples', { exact: true }).click();
       await page.locator('.examples li').first().waitFor();

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { payloads } from '../support/attacks.ts';
 import { withBrowser } from '../support/browser.ts';
 import { everyKind, everyPlace, everyStyle, filledWith } from '../support/every-kind.ts';
@@ -104,7 +104,9 @@ it.each(['scoped', 'sealed'] as const)(
     const count = payloads.length + 1;
     expect(seen.hits).toEqual([]);
     expect({ spots: seen.spots, strays: seen.strays, end: seen.end }).toEqual({
-      ...{ spots: count * 2, strays: 0, end: 'footer' },
+      spots: count * 2,
+      strays: 0,
+      end: 'footer',
     });
     expect(seen.shapes).toEqual([seen.shapes[0]]);
     expect(seen.handlers).toEqual([]);

@@ -3,7 +3,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -85,7 +85,8 @@ it('style reaches the cast and its root, and no element of the host', async () =
   const untouched = 'rgb(0, 0, 0) normal 0px';
   expect(shown).toEqual([
     untouched,
-    ...['rgb(0, 128, 128) 3px 1px', 'rgb(255, 0, 0) 3px 1px'],
+    'rgb(0, 128, 128) 3px 1px',
+    'rgb(255, 0, 0) 3px 1px',
     untouched,
   ]);
   expect(await page.evaluate(() => getComputedStyle(document.body).margin)).toBe('8px');
@@ -106,24 +107,23 @@ it('two casts of one mould have colours of their own', async () => {
 
 /** Things people have typed into forms to make a page run them. */
 const attacks = [
-  ...['<script>hit()</script>', '"><img src=x onerror=hit()>', "'><svg onload=hit()>"],
-  ...[
-    '</script><script>hit()</script>',
-    '</style><script>hit()</script>',
-    '--><script>hit()</script>',
-  ],
-  ...[
-    '</p><script>hit()</script>',
-    '</textarea><script>hit()</script>',
-    '</title><svg/onload=hit()>',
-  ],
-  ...['javascript:hit()', 'JaVaScRiPt:hit()', ' javascript:hit()', 'java\nscript:hit()'],
-  ...[
-    'java\tscript:hit()',
-    '\u0001javascript:hit()',
-    'vbscript:hit()',
-    'data:text/html,<script>hit()</script>',
-  ],
+  '<script>hit()</script>',
+  '"><img src=x onerror=hit()>',
+  "'><svg onload=hit()>",
+  '</script><script>hit()</script>',
+  '</style><script>hit()</script>',
+  '--><script>hit()</script>',
+  '</p><script>hit()</script>',
+  '</textarea><script>hit()</script>',
+  '</title><svg/onload=hit()>',
+  'javascript:hit()',
+  'JaVaScRiPt:hit()',
+  ' javascript:hit()',
+  'java\nscript:hit()',
+  'java\tscript:hit()',
+  '\u0001javascript:hit()',
+  'vbscript:hit()',
+  'data:text/html,<script>hit()</script>',
   ...[
     '" onmouseover="hit()',
     "' onfocus='hit()' autofocus '",
@@ -131,21 +131,20 @@ const attacks = [
     '"+hit()+"',
     "'-hit()-'",
   ],
-  ...[
-    '\u2028hit()',
-    '*/hit()/*',
-    '//\nhit()',
-    '{{hit()}}',
-    '{~heading~}',
-    '&lt;img src=x onerror=hit()&gt;',
-  ],
-  ...['red;}body{display:none}', 'red}*{color:red', 'expression(hit())', 'url(javascript:hit())'],
-  ...[
-    '\\3c/style>\\3cscript>hit()',
-    '"}body{display:none}',
-    '\\"}body{display:none}',
-    '@import "x"',
-  ],
+  '\u2028hit()',
+  '*/hit()/*',
+  '//\nhit()',
+  '{{hit()}}',
+  '{~heading~}',
+  '&lt;img src=x onerror=hit()&gt;',
+  'red;}body{display:none}',
+  'red}*{color:red',
+  'expression(hit())',
+  'url(javascript:hit())',
+  '\\3c/style>\\3cscript>hit()',
+  '"}body{display:none}',
+  '\\"}body{display:none}',
+  '@import "x"',
 ];
 
 it('nothing that is typed into a field runs, or reaches the host’s style', async () => {
@@ -189,7 +188,12 @@ it('nothing that is typed into a field runs, or reaches the host’s style', asy
     ).size,
   }));
   expect(state).toEqual({
-    ...{ hits: 0, host: 'rgb(0, 0, 0)', body: 'block', tints: 1, schemes: ['http:'] },
-    ...{ roots: attacks.length, read: attacks },
+    hits: 0,
+    host: 'rgb(0, 0, 0)',
+    body: 'block',
+    tints: 1,
+    schemes: ['http:'],
+    roots: attacks.length,
+    read: attacks,
   });
 });

@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
 import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { isLong } from '../run/long.ts';
 import { casesHome } from '../spots/score.ts';
 import { withBrowser } from '../support/browser.ts';
 import { differing } from '../support/pictures.ts';
@@ -9,9 +10,9 @@ import { bothSides, picturesOf } from '../support/side-by-side.ts';
 
 const { browser } = withBrowser();
 
-/** Every fifth; `npm run isolation -- tests/spots/cases --bound` measures all of them. */
+/** Every tenth, in a long run all. */
 const some = readdirSync(casesHome)
-  .filter((_, index) => index % 5 === 0)
+  .filter((_, index) => isLong || index % 10 === 0)
   // It moves by the time that each frame took, so that two pictures of the same cast differ.
   .filter((name) => name !== 'ticker');
 

@@ -6,7 +6,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 

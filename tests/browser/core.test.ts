@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { expect, it } from 'vitest';
 import { snippetToDelivery } from '../../src/core/index.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 
 const { pageOf } = withBrowser();

@@ -4,7 +4,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { assetsAt, assetsInline } from '../../src/core/deliver/assets.ts';
 import { type DeliveryOptions, deliver } from '../../src/core/deliver/deliver.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -12,7 +12,8 @@ const { browser, pageOf } = withBrowser();
 
 const partsOf = (mould: Mould, options: Partial<DeliveryOptions> = {}, sealed = false) =>
   deliver(compileMould(mould).cast({ id: 'c' }, { sealed }), {
-    ...{ form: 'block', runtime },
+    form: 'block',
+    runtime,
     ...options,
   }).parts;
 
@@ -76,7 +77,7 @@ describe.each(['block', 'placed', 'frame'] as const)('as %s', (form) => {
 });
 
 it('a nonce that is none is refused', () => {
-  expect(() => partsOf(rows, { nonce: '" onload="' })).toThrow('is no nonce');
+  expect(() => partsOf(rows, { nonce: '" onload="' })).toThrow('is not a valid nonce');
 });
 
 const board = mouldOf({
@@ -166,7 +167,7 @@ describe('a library that is there in another version', () => {
     const files = { 'assets/rails.js': `window.Rails = { version: '${version}' };` };
     return { ...mould, files, manifest: { ...mould.manifest, name, libraries } };
   };
-  it('is told of at the console once, with both versions', async () => {
+  it('is reported at the console once, with both versions', async () => {
     const code = [bringing('one', '2.0.0'), bringing('two', '2.0.0'), bringing('three', '1.0.0')]
       .map((mould) => partsOf(mould).html)
       .join('');

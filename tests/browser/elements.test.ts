@@ -12,7 +12,10 @@ beforeAll(async () => {
   const dist = fileURLToPath(new URL('../../dist', import.meta.url));
   const { outputFiles } = await build({
     stdin: { contents: `import './elements/index.js';`, resolveDir: dist },
-    ...{ bundle: true, write: false, platform: 'browser', format: 'iife' },
+    bundle: true,
+    write: false,
+    platform: 'browser',
+    format: 'iife',
   });
   bundle = (outputFiles[0]?.text ?? '').replaceAll('</script', '<\\/script');
 });

@@ -11,8 +11,8 @@ const declared = `${rules}[0].style.length`;
 const ruleFor = (selector: string) =>
   `[...${rules}].filter((one) => one.selectorText === ${JSON.stringify(selector)}).length`;
 
-/** What a browser makes of the example of a finding, and of the same mended. */
-const claims: Readonly<Record<string, readonly [ask: string, wrong: number, mended: number]>> = {
+/** What a browser makes of the example of a finding, and of the same fixed. */
+const claims: Readonly<Record<string, readonly [ask: string, wrong: number, fixed: number]>> = {
   'markup/unclosed': [found('body > p b, body > b p'), 1, 0],
   'markup/lost-slash': [found('h3'), 2, 1],
   'markup/self-closed': [found('.signal p'), 1, 0],
@@ -38,17 +38,21 @@ const claims: Readonly<Record<string, readonly [ask: string, wrong: number, mend
 };
 
 it.each(Object.entries(claims))('%s is what a browser makes of it', async (code, claim) => {
-  const [ask, wrong, mended] = claim;
+  const [ask, wrong, fixed] = claim;
   const entry = entries.find((one) => one.code === code);
   if (!entry) throw new Error(`no example of ${code}`);
   expect(await (await pageOf(documentOf(entry.wrong))).evaluate(ask)).toBe(wrong);
-  expect(await (await pageOf(documentOf(entry.mended))).evaluate(ask)).toBe(mended);
+  expect(await (await pageOf(documentOf(entry.fixed))).evaluate(ask)).toBe(fixed);
 });
 
 /** Findings whose script no browser runs to its end. */
 const stopped = [
-  ...['script/not-javascript', 'script/odd-character', 'script/unclosed', 'script/stray-bracket'],
-  ...['library/missing', 'library/no-plugin'],
+  'script/not-javascript',
+  'script/odd-character',
+  'script/unclosed',
+  'script/stray-bracket',
+  'library/missing',
+  'library/no-plugin',
 ];
 
 it.each(stopped)('%s ends in an error', async (code) => {

@@ -1,36 +1,3 @@
-import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
-import { expect, it } from 'vitest';
-import { measure } from '../isolation/measure.ts';
-import { withBrowser } from '../support/browser.ts';
-import { demo } from '../support/command.ts';
+import { keepsApart } from '../isolation/demo-snippets.ts';
 
-const { browser } = withBrowser();
-
-/** Snippets in which nothing answers to a visitor; their clocks and loops go on all the same. */
-const still = new Set([
-  'flap-board.html',
-  'next-tram.html',
-  'stop-list.html',
-  'branch-picker.html',
-]);
-
-/** Snippets that are put into the hosts as well; `npm run isolation` does that with all of them. */
-const inHosts = new Set(['fare-finder.html', 'timetable.html']);
-
-it.each(readdirSync(join(demo, 'snippets')))(
-  '%s does as a cast, and as three, what it does by itself',
-  // What moves is drawn by the browser's own clock, and late on a machine that is busy.
-  { timeout: 180_000, retry: 1 },
-  async (name) => {
-    const hosts = inHosts.has(name);
-    const path = join(demo, 'snippets', name);
-    const measured = await measure(browser(), path, name, { acts: 2, hosts });
-    expect(measured.map(({ manner }) => manner)).toEqual(['scoped', 'sealed']);
-    for (const one of measured) {
-      expect(one).toMatchObject({ look: true, behaviour: true, threefold: true, leaks: 0 });
-      expect(one.hosts).toEqual(hosts ? [5, 5] : [0, 0]);
-      expect(one.acts || still.has(name)).toBe(true);
-    }
-  },
-);
+keepsApart(0);

@@ -5,8 +5,9 @@ import { describe, expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { isLong } from '../run/long.ts';
 import { withBrowser } from '../support/browser.ts';
 import { demo } from '../support/command.ts';
 import { differing } from '../support/pictures.ts';
@@ -30,7 +31,7 @@ async function picture(document: string, widthPx: number): Promise<Uint8Array> {
   return (await shotOf(browser(), document, { width: widthPx })).png;
 }
 
-describe.each([400, 900])('at %i px', (widthPx) => {
+describe.each(isLong ? [400, 900] : [400])('at %i px', (widthPx) => {
   it.each(pastes)('the unbound cast of %s looks as the paste by itself', async (path) => {
     const text = readFileSync(path, 'utf8');
     const { mould } = importSnippet([{ name: 'paste.html', text }], { pageStyles: 'root' });

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { beforeAll, expect, it } from 'vitest';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -15,7 +15,11 @@ beforeAll(async () => {
       contents: `export { compileMould } from './core/index.js'; export { placeCast } from './page/place-cast.js';`,
       resolveDir: dist,
     },
-    ...{ bundle: true, write: false, platform: 'browser', format: 'iife', globalName: 'mould' },
+    bundle: true,
+    write: false,
+    platform: 'browser',
+    format: 'iife',
+    globalName: 'mould',
   });
   bundle = `<script>${(outputFiles[0]?.text ?? '').replaceAll('</script', '<\\/script')}</script>`;
 });
@@ -89,13 +93,22 @@ it.each([{ sealed: false }, { sealed: true }])(
       { board: JSON.stringify(board), runtime, manner },
     );
     expect(result).toEqual([
-      ...['Trams; one every 5; rgb(255, 0, 0)', 'Trams; two every 5; rgb(0, 255, 0)'],
-      ...['style', 'Trams; one every 5; rgb(0, 0, 255)'],
-      ...['nothing', 'Trams; one every 5; rgb(0, 0, 255)'],
-      ...['restart', 'Trams; one every 9; rgb(0, 0, 255)'],
-      ...['restart', 'Cars; one every 9; rgb(0, 0, 255)'],
-      ...[false, false, 'Trams; two every 5; rgb(0, 255, 0)', 'one,one'],
-      ...[0, true],
+      'Trams; one every 5; rgb(255, 0, 0)',
+      'Trams; two every 5; rgb(0, 255, 0)',
+      'style',
+      'Trams; one every 5; rgb(0, 0, 255)',
+      'nothing',
+      'Trams; one every 5; rgb(0, 0, 255)',
+      'restart',
+      'Trams; one every 9; rgb(0, 0, 255)',
+      'restart',
+      'Cars; one every 9; rgb(0, 0, 255)',
+      false,
+      false,
+      'Trams; two every 5; rgb(0, 255, 0)',
+      'one,one',
+      0,
+      true,
     ]);
     expect(page.complaints).toEqual([]);
   },

@@ -47,7 +47,7 @@ it('shows live frames at the widths of the mould, and follows what is saved', as
   expect(await inEvery(page, () => innerWidth)()).toEqual([360, 768, 1280]);
   await page.waitForTimeout(1200);
   const badges = await page.locator('km-preview .badge').allInnerTexts();
-  expect(badges).toEqual(Array(3).fill('✓ nothing found'));
+  expect(badges).toEqual(Array(3).fill('✓ no faults'));
 
   const template = join(folder, 'template.html');
   const sound = readFileSync(template, 'utf8');
@@ -62,7 +62,7 @@ it('shows live frames at the widths of the mould, and follows what is saved', as
   expect(await inEvery(page, heading)()).toEqual(Array(3).fill('Ran: Trams today'));
 
   writeFileSync(join(folder, 'mould.json'), '{ "format": 1, }');
-  await expect.poll(() => problems.textContent()).toContain('This is not JSON');
+  await expect.poll(() => problems.textContent()).toContain('This is not valid JSON');
 }, 60_000);
 
 it('of a mould that is broken from the start says so, and shows it once it is mended', async () => {
@@ -127,9 +127,9 @@ describe('what was pasted', () => {
     expect(kept).toEqual([0, '']);
     const notes = page.locator('km-preview details.below').first();
     await notes.locator('summary').click();
-    expect(await notes.textContent()).toContain(`Not reached: ${there}picture`);
-    expect(await notes.textContent()).toContain(`Not reached: ${there}fetch`);
-    expect(await notes.textContent()).toContain('led the page elsewhere');
+    expect(await notes.textContent()).toContain(`Not loaded: ${there}picture`);
+    expect(await notes.textContent()).toContain(`Not loaded: ${there}fetch`);
+    expect(await notes.textContent()).toContain('tried to leave the page');
   });
 
   it('reaches what the mould declares, and shows the name of what it does not', async () => {
@@ -176,7 +176,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
   await page.getByText('More', { exact: true }).click();
   await page.getByLabel('Dark scheme').check();
   await page.getByLabel('Reduced motion').check();
-  await page.getByLabel('Hidden parts shown').check();
+  await page.getByLabel('Show hidden parts').check();
   await page.getByLabel('Right to left').check();
   const look = () => {
     const i = document.querySelector('[data-cast] i') as HTMLElement;
@@ -185,13 +185,13 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
     return [color, opacity, i.title, b.offsetWidth > 0, document.documentElement.dir].join(' ');
   };
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true true rtl'));
-  await page.getByLabel('Hidden parts shown').uncheck();
+  await page.getByLabel('Show hidden parts').uncheck();
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true false rtl'));
   await page.getByRole('spinbutton', { name: 'Number of copies' }).fill('4');
   await page.keyboard.press('Enter');
   await page.getByRole('spinbutton', { name: 'Columns of copies' }).fill('2');
   await page.keyboard.press('Enter');
-  await choose(page, 'Around it', 'A narrow column');
+  await choose(page, 'Host page', 'A narrow column');
   const placed = () => {
     const roots = [...document.querySelectorAll('[data-cast]')];
     const lefts = new Set(roots.map((one) => Math.round(one.getBoundingClientRect().left)));
@@ -260,7 +260,7 @@ it('any width can be added, typed, dragged and taken away; the paste stands besi
   await page.getByRole('separator', { name: 'Width of viewport 3' }).focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(widths).toEqual([400, 1280, 550]);
-  await page.getByRole('button', { name: 'As pasted' }).click();
+  await page.getByRole('button', { name: 'Original paste' }).click();
   const headings = () =>
     `${document.querySelectorAll('[data-cast]').length} ${document.querySelector('h2')?.textContent}`;
   const both = ['1 Trams today', expect.stringMatching(/^0 /)];

@@ -17,7 +17,7 @@ function shot(html: string, width = 360, how: Parameters<typeof shotOf>[2] = {})
   return shotOf(browser(), document, { width, ...how });
 }
 
-describe('what sticks out to the right is found, and nothing else', () => {
+describe('what overflows to the right is found, and nothing else', () => {
   const wide = 'width: 400px; height: 20px';
   const cases: [name: string, html: string, found: string[]][] = [
     ['a wide box', `<p style="${wide}">a</p>`, ['div > p 40']],
@@ -151,8 +151,8 @@ setTimeout(() => { throw new Error('late') }, 2001)</script>`;
       '<img src="https://pictures.example/tram.png"><img src="assets/none.svg"><script>console.error("oh")</script>',
     );
     expect(failedRequests).toEqual([
-      { url: 'https://pictures.example/tram.png', why: 'not fetched: it lies elsewhere' },
-      { url: 'assets/none.svg', why: 'no such file in the mould' },
+      { url: 'https://pictures.example/tram.png', why: 'not loaded: it is on another host' },
+      { url: 'assets/none.svg', why: 'the mould has no such file' },
     ]);
     expect(consoleErrors).toEqual(['oh']);
   });
@@ -200,7 +200,7 @@ describe('a proof', () => {
     expect(made.shots[0]?.overflow[0]).toMatchObject({ selector: 'p.w', by: 140, width: 500 });
     expect(JSON.parse(readFileSync(made.facts, 'utf8'))).toEqual(JSON.parse(JSON.stringify(made)));
     const report = readFileSync(made.report, 'utf8');
-    expect(report).toContain('sticks out 140 px to the right <code>p.w</code>');
+    expect(report).toContain('overflows by 140 px to the right <code>p.w</code>');
     expect(report.indexOf('at 360 px')).toBeLessThan(report.indexOf('at 600 px'));
   });
 
@@ -245,7 +245,7 @@ describe('a proof', () => {
     const { status, stderr } = await keenMould(folder, ['proof', 'a', '--widths', '360,1000']);
     expect(status).toBe(0);
     expect(stderr).toMatch(/proof 1 of 2: a at \d+ px\nproof 2 of 2/);
-    expect(stderr).toMatch(/ 360 × \d+ px {3}a {3}1 fault\n +p sticks out 540 px to the right\n/);
+    expect(stderr).toMatch(/ 360 × \d+ px {3}a {3}1 fault\n +p overflows by 540 px to the right\n/);
     expect(stderr).toMatch(/1000 × \d+ px {3}a {3}no faults found/);
   });
 });

@@ -197,7 +197,8 @@ describe('every kind is edited by mouse and by keyboard, and each frame shows it
       mouse: [
         () =>
           control('image').setInputFiles({
-            ...{ name: 'Depot yard.svg', mimeType: 'image/svg+xml' },
+            name: 'Depot yard.svg',
+            mimeType: 'image/svg+xml',
             buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="17" height="4"/>'),
           }),
         'blob:17',
@@ -339,7 +340,7 @@ it('what differs is counted, marked and put back', async () => {
   await control('hint').waitFor();
 });
 
-it('a wrong value is told beside its field, by the words of the core, and kept as it was typed', async () => {
+it('a wrong value is reported beside its field, by the words of the core, and kept as it was typed', async () => {
   await click('length', 'wide');
   const told = fieldAt('length').locator('.problem');
   expect(await told.textContent()).toContain('Room must be a CSS length');
@@ -375,12 +376,12 @@ it('saves a sample when asked, and over another only when told so', async () => 
   const name = page.getByLabel('Save as');
   await name.fill('first');
   await page.getByRole('button', { name: 'Save sample' }).click();
-  await page.getByText('Written to samples/first.json').waitFor();
+  await page.getByText('Saved to samples/first.json').waitFor();
   const path = join(folder, 'samples/first.json');
   expect(JSON.parse(readFileSync(path, 'utf8'))).toEqual({ format: 1, values: { text: 'Tried' } });
   await click('text', 'Again');
   await page.getByRole('button', { name: 'Save sample' }).click();
-  await page.getByText('There is a sample first already.').waitFor();
+  await page.getByText('A sample called first already exists.').waitFor();
   expect(readFileSync(path, 'utf8')).toContain('Tried');
   await page.getByRole('button', { name: 'Replace first' }).click();
   await expect.poll(() => readFileSync(path, 'utf8')).toContain('Again');

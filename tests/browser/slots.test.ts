@@ -4,7 +4,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { SlotContent } from '../../src/core/model/cast-file.ts';
 import type { Slot } from '../../src/core/model/mould.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -144,13 +144,13 @@ const withSlot = (inside: string) =>
 
 it.each([
   ['<p km-slot="notes"></p>', 'The slot notes cannot be in <p>'],
-  ['<div km-slot="my notes"></div>', 'has a name that is none'],
-  ['<b km-slot="a"></b><i km-slot="a"></i>', 'The slot a is there twice'],
-])('a slot that cannot be one is told of: %s', (template, said) => {
+  ['<div km-slot="my notes"></div>', 'has an invalid name'],
+  ['<b km-slot="a"></b><i km-slot="a"></i>', 'The slot a is used twice'],
+])('a slot that cannot be one is reported: %s', (template, said) => {
   expect(withSlot(template)[0]).toContain(said);
 });
 
-it('what cannot stand in a slot is left out and told of', () => {
+it('what cannot stand in a slot is left out and reported', () => {
   const compiled = board({ accepts: ['call-out'], max: 1 });
   const told = (slots: Record<string, readonly SlotContent[]>) =>
     compiled.cast({ id: 'c', slots }, { moulds: () => undefined }).findings.map(({ code }) => code);

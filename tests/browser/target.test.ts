@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -85,7 +85,7 @@ it('a script that fails leaves all to be seen, and a selector from values cannot
   expect(firstState).toContain('.return {');
 });
 
-it('reaching for the host without a field that says what is told of', () => {
+it('reaching for the host without a field for it is reported', () => {
   const codes = (script: string, fields = {}) =>
     checkMould(mouldOf({ script, fields })).map(({ code }) => code);
   const reach = "mould.page.querySelector('.single').hidden = true";

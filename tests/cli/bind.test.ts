@@ -27,7 +27,7 @@ it('lists what could be a field in groups, with the line and the place marked', 
   const { status, stdout, stderr } = await keenMould(folder, ['bind', 'stop']);
   expect({ status, stdout }).toEqual({ status: 0, stdout: '' });
   expect(stderr).toContain('stop: 7 spots, 5 recommended');
-  expect(stderr).toContain(`  + heading      text      Weir Bridge
+  expect(stderr).toContain(`  + heading       text      Weir Bridge
       a heading
       template.html:2  <h2>Weir Bridge</h2>
                            ~~~~~~~~~~~`);
@@ -58,7 +58,7 @@ it('binds what is asked for under names of one’s own, says what it replaced, a
   for (const field of ['items', 'tint', 'stop']) {
     const dropped = await keenMould(folder, ['bind', 'stop', '--drop', field]);
     expect(dropped).toMatchObject({ status: 0 });
-    expect(dropped.stderr).toContain(`${field} is put back.`);
+    expect(dropped.stderr).toContain(`${field} is restored.`);
   }
   expect(['mould.json', 'template.html', 'style.css'].map(read)).toEqual([json, template, style]);
 });
@@ -72,16 +72,21 @@ it('prints one JSON document of what could be a field and of what is one', async
   expect(
     spots.map(({ id, recommended }: { id: string; recommended: boolean }) => [id, recommended]),
   ).toEqual([
-    ['headingRank', false],
+    ['headingLevel', false],
     ['padding', false],
   ]);
   expect(
     bound.map(({ field, kind }: { field: string; kind: string }) => `${kind} ${field}`),
   ).toEqual([
-    ...['text heading', 'list items', 'link telephone', 'color background', 'color linkColor'],
+    'text heading',
+    'list items',
+    'link telephone',
+    'color background',
+    'color linkColor',
   ]);
   expect(bound[2].places.map(({ replaced }: { replaced: string }) => replaced)).toEqual([
-    ...['tel:01632960217', '01632 960217'],
+    'tel:01632960217',
+    '01632 960217',
   ]);
 });
 
@@ -97,8 +102,8 @@ it('says how many fields an import with --bind has, and by which names', async (
 
 it.each([
   [['--take', 'headig'], 'No spot is called headig. Did you mean heading?'],
-  [['--take', 'heading=9'], '9 cannot be the name of a field.'],
-  [['--drop', 'colour'], 'No field is called colour, so that nothing can be put back.'],
+  [['--take', 'heading=9'], '"9" is not a valid field name.'],
+  [['--drop', 'colour'], 'No field is called colour.'],
 ])('refuses %j in one sentence and changes nothing', async (words, message) => {
   const { folder, read } = await imported();
   const before = read('mould.json');

@@ -12,7 +12,7 @@ async function withOpenDay(): Promise<string> {
 }
 
 describe('check', () => {
-  it('says what is wrong, where with the lines around it, and how to mend it', async () => {
+  it('says what is wrong, where with the lines around it, and how to fix it', async () => {
     const folder = await withOpenDay();
     const { status, stdout, stderr } = await keenMould(folder, ['check', 'open-day']);
     expect({ status, stdout }).toEqual({ status: 1, stdout: '' });
@@ -20,7 +20,7 @@ describe('check', () => {
     expect(stderr).toMatch(/ 8 \| .*open-day__mark.*\n +\| +\^\n/);
     expect(stderr).toContain('markup/unclosed');
     expect(stderr).toMatch(
-      /open-day: \d+ errors, \d+ warnings, \d+ notes\n.*mended by check --fix/,
+      /open-day: \d+ errors, \d+ warnings, \d+ notes\n {2}check --fix can fix \d+ of these/,
     );
   });
 
@@ -95,7 +95,7 @@ describe('import --replace', () => {
     writeFileSync(join(folder, 'notice-rail.html'), newer());
     const { status, stderr } = await keenMould(folder, ['import', 'notice-rail.html', '--replace']);
     expect(status).toBe(0);
-    expect(stderr).toContain('is renewed');
+    expect(stderr).toContain('was updated from');
     expect(stderr).toContain('snippet/not-carried');
     expect(readFileSync(join(home, 'mould.json'), 'utf8')).toBe(manifest);
     expect(readFileSync(join(home, 'template.html'), 'utf8')).not.toContain('rail__date');

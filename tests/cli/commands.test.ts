@@ -1,6 +1,16 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { demo, folderWith, folderWithRail, keenMould } from '../support/command.ts';
 
 const rail = join(demo, 'snippets', 'notice-rail.html');
@@ -10,9 +20,13 @@ describe('import', () => {
     const folder = folderWith();
     const { status, stdout, stderr } = await keenMould(folder, ['import', rail]);
     expect({ status, stdout }).toEqual({ status: 0, stdout: '' });
-    expect(stderr).toContain('notice-rail is made from');
+    expect(stderr).toContain('notice-rail was created from');
     expect(readdirSync(join(folder, 'notice-rail')).sort()).toEqual([
-      ...['mould.json', 'script.js', 'snippet', 'style.css', 'template.html'],
+      'mould.json',
+      'script.js',
+      'snippet',
+      'style.css',
+      'template.html',
     ]);
     const kept = readFileSync(join(folder, 'notice-rail', 'snippet', 'notice-rail.html'));
     expect(kept.equals(readFileSync(rail))).toBe(true);
@@ -36,7 +50,10 @@ describe('import', () => {
       mould: 'tram',
       name: 'tram',
       files: ['mould.json', 'template.html', 'style.css', 'snippet/snippet.html', 'snippet/a.css'],
-      ...{ libraries: [], findings: [], dropped: [], fields: 0 },
+      libraries: [],
+      findings: [],
+      dropped: [],
+      fields: 0,
     });
   });
 
@@ -55,8 +72,14 @@ describe('import', () => {
     for (const [name, text] of Object.entries(files)) writeFileSync(join(site, name), text);
     const { stdout } = await keenMould(folder, ['import', 'site', '--out', 'm', '--json']);
     expect(JSON.parse(stdout).files).toEqual([
-      ...['mould.json', 'template.html', 'style.css', 'script.js', 'assets/a b.svg'],
-      ...['snippet/parts/a.css', 'snippet/parts/a.js', 'snippet/index.html'],
+      'mould.json',
+      'template.html',
+      'style.css',
+      'script.js',
+      'assets/a b.svg',
+      'snippet/parts/a.css',
+      'snippet/parts/a.js',
+      'snippet/index.html',
     ]);
     const read = (name: string) => readFileSync(join(folder, 'm', name), 'utf8');
     expect(read('template.html')).toBe('<img src="assets/a%20b.svg?1"><img src="../secret.svg">\n');
@@ -93,7 +116,7 @@ describe('import', () => {
     writeFileSync(join(folder, 'a/template.html'), '<p>mine</p>');
     const { status, stderr } = await keenMould(folder, ['import', 'a.html']);
     expect({ status, stderr }).toMatchObject({ status: 2 });
-    expect(stderr).toContain('a is there already.');
+    expect(stderr).toContain('a already exists.');
     expect(readFileSync(join(folder, 'a/template.html'), 'utf8')).toBe('<p>mine</p>');
     expect(readdirSync(folder).sort()).toEqual(['a', 'a.html']);
   });
@@ -149,7 +172,9 @@ describe('cast', () => {
     ]);
     expect(status).toBe(1);
     expect(stdout).toContain('"speed":40');
-    expect(stderr).toContain('Speed must be at most 200, but 900 was given; its default is used.');
+    expect(stderr).toContain(
+      'Speed must be at most 200, but the value is 900. The default is used.',
+    );
     expect(stderr).toContain('v.json:2:12');
   });
 });
@@ -157,33 +182,30 @@ describe('cast', () => {
 describe('what cannot be carried out is one sentence, status 2, and nothing on disk', () => {
   const cases: [words: string[], said: string][] = [
     [['import', 'none.html'], 'There is no file none.html.'],
-    [
-      ['import', '.'],
-      '. holds several HTML files and no index.html: a.html, empty.html, zero.html.',
-    ],
-    [['import', 'empty.html'], 'There is nothing in this paste but white space.'],
-    [['import', 'zero.html'], 'zero.html is not text: it holds zero bytes.'],
-    [['import'], 'There is no file to import.'],
+    [['import', '.'], '. has several HTML files and no index.html: a.html, empty.html, zero.html.'],
+    [['import', 'empty.html'], 'This paste is empty.'],
+    [['import', 'zero.html'], 'zero.html is not a text file: it contains NUL bytes.'],
+    [['import'], 'No file was given.'],
     [
       ['import', 'a.html', '--library', 'dial'],
-      '--library takes an address or NAME@VERSION=FILE, not dial.',
+      '--library must be an address or NAME@VERSION=FILE, not dial.',
     ],
-    [['import', 'a.html', '--page-styles', 'all'], '--page-styles takes root or drop, not all.'],
+    [['import', 'a.html', '--page-styles', 'all'], '--page-styles must be root or drop, not all.'],
     [['import', 'a.html', '--name', '9 lives'], 'The name "9 lives" must begin with a letter'],
-    [['import', 'a.html', '--out', 'a.html/b'], 'cannot be written: a part of its path is a file'],
+    [['import', 'a.html', '--out', 'a.html/b'], 'cannot be written: part of its path is a file'],
     [['import', 'a.html', '--nmae', 'x'], "Unknown option '--nmae'; did you mean --name?"],
     [['improt'], "Unknown command 'improt'; did you mean import?"],
     [['cast'], "Missing required argument 'MOULD|CAST.json'."],
     [['cast', 'none'], 'There is no file none.'],
-    [['cast', '.'], '. is not a mould: it holds no mould.json.'],
-    [['cast', 'values.json'], 'values.json names no mould, so it is no cast'],
+    [['cast', '.'], '. is not a mould: it has no mould.json.'],
+    [['cast', 'values.json'], 'values.json does not name a mould, so it is not a cast'],
     [
       ['cast', 'notice-rail', '--fill', 'headnig=a'],
       'No field is called headnig. Did you mean heading?',
     ],
     [
       ['cast', 'notice-rail', '--fill', 'heading'],
-      '--fill heading is neither PATH=VALUE nor a file that is there.',
+      '--fill heading is neither PATH=VALUE nor an existing file.',
     ],
     [
       ['cast', 'notice-rail', '--fill', 'broken.json'],
@@ -192,18 +214,21 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['cast', 'notice-rail', '--id', 'a b'], 'A cast cannot have the id "a b".'],
     [
       ['cast', 'notice-rail', '--as', 'blok'],
-      'There is no form blok; there are block, panes, placed, frame, element, module, pack.',
+      'Unknown form blok. Use one of block, panes, placed, frame, element, module, pack.',
     ],
-    [['proof', 'notice-rail', '--widths', '360,wide'], '--widths takes whole numbers of px'],
-    [['proof', 'notice-rail', '--out', 'mine'], 'mine holds files that no proof made'],
+    [['proof', 'notice-rail', '--widths', '360,wide'], '--widths must be whole numbers'],
+    [['proof', 'notice-rail', '--out', 'mine'], 'mine contains files that are not from a proof'],
     [
       ['preview', 'notice-rail', '--port', 'x'],
-      '--port takes a whole number from 0 to 65535, not x.',
+      '--port must be a whole number from 0 to 65535, not x.',
     ],
     [['preview', '.'], '. is not a mould'],
   ];
-  it.each(cases)('keen-mould %j', async (words, said) => {
-    const folder = folderWithRail();
+  // Each leaves the folder as it was, so that all can have the same one.
+  let folder: string;
+  beforeAll(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'keen-mould-'));
+    cpSync(join(demo, 'moulds/notice-rail'), join(folder, 'notice-rail'), { recursive: true });
     const files = {
       'a.html': '<p>a</p>',
       'empty.html': ' \n',
@@ -213,17 +238,22 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     };
     for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text);
     await keenMould(folder, ['import', 'a.html', '--name', 'mine']);
+  });
+  afterAll(() => rmSync(folder, { recursive: true }));
+  it.each(cases)('keen-mould %j', async (words, said) => {
     const before = readdirSync(folder, { recursive: true }).sort();
-    const { status, stdout, stderr } = await keenMould(folder, words);
+    const [{ status, stdout, stderr }, json] = await Promise.all([
+      keenMould(folder, words),
+      keenMould(folder, [...words, '--json']),
+    ]);
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
     // Lines are broken to the width of the terminal.
     expect(stderr.replace(/\n {8}/g, ' ')).toContain(said);
     expect(readdirSync(folder, { recursive: true }).sort()).toEqual(before);
-    const json = await keenMould(folder, [...words, '--json']);
     expect(JSON.parse(json.stdout).findings[0].message).toContain(said);
   });
 
-  it('a mould that is broken is told with the lines around the place, by status 1', async () => {
+  it('a mould that is broken is reported with the lines around the place, by status 1', async () => {
     const folder = folderWithRail();
     const template = join(folder, 'notice-rail/template.html');
     writeFileSync(template, '<section>\n  {~hedaing~}\n</section>');
@@ -247,30 +277,24 @@ it('help fits 80 columns, and names every command', async () => {
 });
 
 describe('demo', () => {
-  it('makes all it says, and prints it in a few lines', async () => {
-    const folder = folderWith();
+  it('makes all it says in the next free folder, and prints it in a few lines', async () => {
+    const folder = folderWith({ 'keen-mould-demo': 'mine' });
     const { status, stderr } = await keenMould(folder, ['demo']);
     expect(status).toBe(0);
+    expect(readFileSync(join(folder, 'keen-mould-demo'), 'utf8')).toBe('mine');
     const made = ['imported', 'found', 'notice-rail', 'summer-sunday.html', 'proof/sheet.png'];
     made.push('pages/visit.html');
     for (const path of made) {
-      expect(stderr).toContain(`keen-mould-demo/${path}`);
-      expect(existsSync(join(folder, 'keen-mould-demo', path))).toBe(true);
+      expect(stderr).toContain(`keen-mould-demo-2/${path}`);
+      expect(existsSync(join(folder, 'keen-mould-demo-2', path))).toBe(true);
     }
     expect(stderr.split('\n').length).toBeLessThan(32);
     const { shots } = JSON.parse(
-      readFileSync(join(folder, 'keen-mould-demo/proof/facts.json'), 'utf8'),
+      readFileSync(join(folder, 'keen-mould-demo-2/proof/facts.json'), 'utf8'),
     );
     expect(shots.map(({ width }: { width: number }) => width)).toEqual([360, 768, 1280]);
     for (const shot of shots) {
       expect(shot).toMatchObject({ overflow: [], consoleErrors: [], failedRequests: [] });
     }
-  });
-
-  it('takes the next free folder, so that nothing made before is lost', async () => {
-    const folder = folderWith({ 'keen-mould-demo': 'mine' });
-    const { stdout } = await keenMould(folder, ['demo', '--json']);
-    expect(JSON.parse(stdout).out).toBe('keen-mould-demo-2');
-    expect(readFileSync(join(folder, 'keen-mould-demo'), 'utf8')).toBe('mine');
   });
 });

@@ -19,7 +19,7 @@ it('writes each part of a form to a file, and says what to paste where', async (
   expect((await keenMould(folder, [...words, '--replace'])).status).toBe(0);
   const printed = await keenMould(folder, ['cast', 'notice-rail', '--as', 'panes']);
   expect(printed.stdout).toMatch(
-    /^──── HTML, for the spot itself ────\n<!-- Notice rail \(notice-rail 1[\s\S]*\n──── CSS ────\n/,
+    /^──── HTML, for where the widget goes ────\n<!-- Notice rail \(notice-rail 1[\s\S]*\n──── CSS ────\n/,
   );
   const json = JSON.parse(
     (await keenMould(folder, ['cast', 'notice-rail', '--as', 'frame', '--json'])).stdout,
@@ -39,7 +39,7 @@ it('packs a mould, and takes a pack in place of its folder; a broken one is refu
   const bad = await keenMould(folder, ['check', 'bad.zip']);
   expect([bad.status, bad.stdout + bad.stderr]).toEqual([
     2,
-    expect.stringContaining('This is no pack of a mould: it is no zip file.'),
+    expect.stringContaining('This is not a packed mould: it is not a zip file.'),
   ]);
 });
 
@@ -48,7 +48,9 @@ it('casts several at once, with their files in a folder or in the code', async (
   cpSync(join(demo, 'moulds/diary'), join(folder, 'diary'), { recursive: true });
   const both = ['cast', 'notice-rail', 'diary', '--out', 'all.html', '--assets', 'files'];
   const { stderr } = await keenMould(folder, [...both, '--minify', '--browsers', 'safari 12']);
-  expect(stderr).toContain('all.html holds 2 casts as block.\nfiles holds 1 file of assets/');
+  expect(stderr).toContain(
+    'all.html holds 2 casts as block.\nCopied 1 file that the code uses to files.',
+  );
   const code = readFileSync(join(folder, 'all.html'), 'utf8');
   expect(code).toContain('src="files/frame.svg"');
   expect(code).toContain('-webkit-');

@@ -33,19 +33,25 @@ describe('proof', () => {
   it('shows copies in a host, in a state, at moments, beside the paste', async () => {
     const folder = await folderWithBoard();
     const ran = await keenMould(folder, [
-      ...['proof', 'board', '--json', '--widths', '360', '--copies', '2x3', '--host', 'host.html'],
-      ...[
-        '--state',
-        'hover',
-        '--at',
-        '500ms,3s',
-        '--beside',
-        '--rtl',
-        '--scheme',
-        'dark',
-        '--out',
-        'p',
-      ],
+      'proof',
+      'board',
+      '--json',
+      '--widths',
+      '360',
+      '--copies',
+      '2x3',
+      '--host',
+      'host.html',
+      '--state',
+      'hover',
+      '--at',
+      '500ms,3s',
+      '--beside',
+      '--rtl',
+      '--scheme',
+      'dark',
+      '--out',
+      'p',
     ]);
     expect(ran.status).toBe(0);
     const shots = shotsIn(ran);
@@ -67,7 +73,9 @@ describe('proof', () => {
     const words = ['proof', 'board', '--widths', '600', '--out', 'p', '--fail-on'];
     const failed = await keenMould(folder, [...words, 'overflow,smallText']);
     expect(failed.status).toBe(1);
-    expect(failed.stdout + failed.stderr).toContain('1 of smallText found, and none is let pass.');
+    expect(failed.stdout + failed.stderr).toContain(
+      'Found 1 of smallText, and --fail-on allows none.',
+    );
     const accepted = [
       { fact: 'smallText', what: '.fine', why: 'Nobody reads it here.' },
       { fact: 'overflow' },
@@ -78,7 +86,7 @@ describe('proof', () => {
     expect(shotsIn(passed)[0]?.accepted).toEqual([
       {
         fact: 'smallText',
-        text: 'words are 9 px high',
+        text: 'text is 9 px high',
         code: 'section > p.fine',
         why: 'Nobody reads it here.',
       },
@@ -99,16 +107,16 @@ describe('proof', () => {
     ]);
     expect([again.status, again.stderr]).toEqual([
       0,
-      expect.stringContaining('every picture is as it was'),
+      expect.stringContaining('no picture has changed'),
     ]);
   });
 
   it.each([
-    [['--copies', '0'], '--copies takes a number, or columns and rows such as 3x2'],
-    [['--at', 'soon'], '--at takes times up to 600s'],
-    [['--state', 'pressed'], '--state takes rest, hover, focus, visited'],
-    [['--fail-on', 'overflows'], '--fail-on takes any, changes, consoleErrors, overflow'],
-    [['--against', 'nowhere'], 'nowhere holds no proof to compare with'],
+    [['--copies', '0'], '--copies must be a number or a grid such as 3x2'],
+    [['--at', 'soon'], '--at must be times up to 600s'],
+    [['--state', 'pressed'], '--state must be one of rest, hover, focus, visited'],
+    [['--fail-on', 'overflows'], '--fail-on must be one of any, changes, consoleErrors, overflow'],
+    [['--against', 'nowhere'], 'nowhere contains no proof to compare with'],
     [['--host', 'none.html'], 'none.html'],
   ])('refuses %j in words', async (words, said) => {
     const { status, stderr } = await keenMould(await folderWithBoard(), [
@@ -136,7 +144,7 @@ describe('proof', () => {
     });
     const status = await new Promise((done) => child.on('close', done));
     expect(status).toBe(2);
-    expect(said).toContain('The proof was stopped; nothing was written.');
+    expect(said).toContain('The proof was stopped, and nothing was written.');
     expect(existsSync(join(folder, 'p'))).toBe(false);
   });
 });

@@ -41,7 +41,7 @@ describe('in a terminal', () => {
     expect(stdout).toContain(`${escapeSign}[1m`);
     const plain = stdout.replaceAll(out, 'm').replace(new RegExp(`${escapeSign}\\[\\d+m`, 'g'), '');
     expect(Math.max(...plain.split('\n').map((line) => line.length))).toBeLessThanOrEqual(80);
-    expect(plain).toContain('warning There is no markup in this paste, only CSS');
+    expect(plain).toContain('warning This paste has no HTML, only CSS');
   });
 
   it('colours are left out where the user wants none', async () => {

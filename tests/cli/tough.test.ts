@@ -52,9 +52,9 @@ it.each(changing)(
     const shell = ['-c', 'ulimit -f 0; exec "$@"', '-', process.execPath, program, ...words];
     const { status, stderr } = spawnSync('bash', shell, { cwd, encoding: 'utf8' });
     expect(stderr).toMatch(
-      /^error {3}\S+ cannot be written: no file so\s+large\s+is\s+allowed\s+here\.\n/,
+      /^error {3}\S+ cannot be written: the\s+file\s+is\s+too\s+large\s+for\s+this\s+system\.\n/,
     );
-    expect(stderr).toContain('Make room');
+    expect(stderr).toContain('Free some disk space');
     expect(status).toBe(2);
     expect(contentOf(cwd)).toEqual(before);
   },
@@ -78,8 +78,10 @@ it.each(changing)(
       { cwd, encoding: 'utf8', ...(isRoot ? { uid: 65534, gid: 65534 } : {}) },
     );
     spawnSync('chmod', ['-R', 'u+w', cwd]);
-    expect(stderr).toMatch(/^error {3}\S+ cannot be written: you\s+may\s+not\.\n/);
-    expect(stderr).toMatch(/Let\s+yourself\s+write/);
+    expect(stderr).toMatch(
+      /^error {3}\S+ cannot be written: you\s+do\s+not\s+have\s+permission\.\n/,
+    );
+    expect(stderr).toMatch(/Change\s+the\s+permissions/);
     expect(status).toBe(2);
     expect(contentOf(cwd)).toEqual(before);
   },
@@ -132,6 +134,7 @@ describe.each([
     expect(status === 0 ? [done] : [before, done]).toContainEqual(Object.fromEntries(seen));
     if (signal === 'SIGKILL') return;
     expect(isDraft()).toBe(false);
-    if (status !== 0) expect(said).toContain('Stopped. Each file is as it was before, or whole.');
+    if (status !== 0)
+      expect(said).toContain('Stopped. Every file is either unchanged or complete.');
   });
 });

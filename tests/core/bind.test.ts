@@ -8,6 +8,7 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { Refusal } from '../../src/core/problem/refusal.ts';
+import { isLong } from '../run/long.ts';
 import { casesHome } from '../spots/score.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -42,11 +43,11 @@ describe('binding', () => {
       expect(findings).toEqual([]);
       expect(compileMould(bound).findings.filter(({ level }) => level === 'error')).toEqual([]);
       const names = ties.map(({ field }) => field);
-      for (const order of [names, [...names].sort()]) {
+      for (const order of isLong ? [names, [...names].sort()] : [[...names].sort()]) {
         let left = bound;
         for (const one of order) {
           left = unbindField(left, one).mould;
-          expect(compileMould(left).isSound).toBe(true);
+          if (isLong) expect(compileMould(left).isSound).toBe(true);
         }
         expect(textsOf(left)).toEqual(textsOf(mould));
         expect(left.files['ties.json']).toBeUndefined();
@@ -110,7 +111,7 @@ describe('binding', () => {
     const mould = importOf('stray', `<div>${text}</div>`);
     const { mould: bound, ties, findings } = bindSpots(mould, 'recommended');
     expect(findings.map(({ message }) => message)).toEqual([
-      `${left} was not bound, since the cast would not be the same as before.`,
+      `${left} was not bound, because the cast would have changed.`,
     ]);
     const wanted = findSpots(mould).filter(({ recommended, id }) => recommended && id !== left);
     expect(ties.map(({ field }) => field)).toEqual(wanted.map(({ id }) => id));
@@ -176,8 +177,8 @@ describe('binding', () => {
 
   it.each([
     ['a spot that is not there', 'hedding', 'No spot is called hedding. Did you mean heading?'],
-    ['a name that is taken', 'heading=voices,voices', 'There is a field called voices already.'],
-    ['a name that is none', 'heading=my title', 'my title cannot be the name of a field.'],
+    ['a name that is taken', 'heading=voices,voices', 'A field called voices already exists.'],
+    ['a name that is none', 'heading=my title', '"my title" is not a valid field name.'],
   ])('refuses %s', (_, asked, message) => {
     const takes = asked.split(',').map((one) => {
       const [id = '', name] = one.split('=');
@@ -187,15 +188,11 @@ describe('binding', () => {
   });
 
   it.each([
-    [
-      'no field',
-      'hedding',
-      'No field is called hedding, so that nothing can be put back. Did you mean heading?',
-    ],
+    ['no field', 'hedding', 'No field is called hedding. Did you mean heading?'],
     [
       'a field of a row',
       'voices.source',
-      'voices.source stands in each row of voices, and every row had something else there.',
+      'voices.source is part of each row of voices and cannot be dropped alone.',
     ],
   ])('takes back %s', (_, path, message) => {
     const bound = bindSpots(importOf('voices', voices), 'recommended').mould;

@@ -126,7 +126,7 @@ describe('values under a width', () => {
     [{ '640': { gap: 'wide' } }, 'value/wrong', 'below.640.gap'],
     [{ '640': { gpa: 1 } }, 'value/no-field', 'below.640.gpa'],
     [{ wide: { gap: 1 } }, 'value/no-field', 'below.wide'],
-  ])('%j is told', (below, code, path) => {
+  ])('%j is reported', (below, code, path) => {
     const { findings, kept } = compiled.cast({ id: 'c', below });
     expect(findings).toMatchObject([{ code, path }]);
     if (code === 'value/no-field') expect(kept).toHaveProperty([path]);
@@ -152,7 +152,7 @@ describe('values of an earlier version', () => {
   const template = '<p title="{~heading~}">{~look.tint~}</p>';
   const { cast } = compileMould(mouldOf({ fields, template }));
 
-  it('land under the names of today, in rows too, and that is told', () => {
+  it('land under the names of today, in rows too, and that is reported', () => {
     const old = {
       title: 'T',
       colours: { main: 'blue' },
@@ -194,6 +194,6 @@ describe('values of an earlier version', () => {
 
   it('that are wrong say where the field is bound', () => {
     const { findings } = cast({ values: { heading: [] } });
-    expect(findings[0]?.mend).toBe('Correct heading, which is bound in template.html, line 1.');
+    expect(findings[0]?.hint).toBe('Correct heading, which is bound in template.html, line 1.');
   });
 });

@@ -189,7 +189,7 @@ const cases: readonly BoundCase[] = [
     ],
   ],
   [
-    'text and what a screen reader says',
+    'text and text for screen readers',
     '<ul><li><button aria-label="Ash"><b>Ash</b><i>leaf</i></button></li><li><button aria-label="Oak"><b>Oak</b><i>nut</i></button></li></ul>',
     {
       template:

@@ -141,5 +141,5 @@ it('a tag that lost its end is looked for where the indentation says', () => {
   const { mould } = importSnippet([{ name: 'a.html', text }]);
   const [found] = checkMould(mould);
   expect(found).toMatchObject({ code: 'markup/unclosed', line: 2, column: 3 });
-  expect(found?.mend).toContain('before line 4');
+  expect(found?.hint).toContain('before line 4');
 });

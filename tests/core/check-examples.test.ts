@@ -13,7 +13,7 @@ const codes = (findings: readonly Finding[]) => findings.map(({ code }) => code)
 const telling = (findings: readonly Finding[]) =>
   codes(findings.filter(({ level }) => level !== 'note'));
 
-describe.each(entries)('the example of $code', ({ code, level, isFixed, wrong, mended }) => {
+describe.each(entries)('the example of $code', ({ code, level, isFixed, wrong, fixed }) => {
   it('has that finding, and no other error or warning', () => {
     const findings = checkMould(mouldOfExample(wrong));
     expect(codes(findings)).toContain(code);
@@ -23,17 +23,17 @@ describe.each(entries)('the example of $code', ({ code, level, isFixed, wrong, m
     expect(found?.fixable ?? false).toBe(isFixed);
   });
 
-  it('is silent once mended', () => {
-    const findings = checkMould(mouldOfExample(mended));
+  it('is silent once fixed', () => {
+    const findings = checkMould(mouldOfExample(fixed));
     expect(codes(findings)).not.toContain(code);
     expect(telling(findings)).toEqual([]);
   });
 });
 
 const fixed = entries.filter(({ isFixed }) => isFixed);
-it.each(fixed)('the example of $code is mended by itself, and then has it no more', (entry) => {
-  const { fixed: mended, left } = fixMould(mouldOfExample(entry.wrong));
-  expect(codes(mended)).toContain(entry.code);
+it.each(fixed)('the example of $code is fixed automatically, and then has it no more', (entry) => {
+  const { fixed: done, left } = fixMould(mouldOfExample(entry.wrong));
+  expect(codes(done)).toContain(entry.code);
   expect(codes(left)).not.toContain(entry.code);
 });
 
@@ -46,11 +46,11 @@ describe('what a script puts in as markup', () => {
     'mould.root.innerHTML = mould.values.heading;',
     'const { heading } = mould.values; mould.root.innerHTML = `<b>$' + '{heading}</b>`;',
     "const v = mould.values; mould.root.insertAdjacentHTML('beforeend', '<b>' + v.heading);",
-  ])('is told of where it is text of a field: %s', (script) => {
+  ])('is reported where it is text of a field: %s', (script) => {
     expect(codesOf(script)).toContain('script/text-as-markup');
   });
 
-  it('is told of where it comes by way of an attribute', () => {
+  it('is reported where it comes by way of an attribute', () => {
     const script = "const p = mould.root.querySelector('p'); p.innerHTML = p.dataset.long;";
     expect(codesOf(script, '<p data-long="{~heading~}">x</p>')).toContain('script/text-as-markup');
     expect(codesOf(script, '<p data-long="none">x</p>')).not.toContain('script/text-as-markup');
@@ -65,7 +65,7 @@ describe('what a script puts in as markup', () => {
   });
 });
 
-it('an id inside a row is told of, unless the row is part of it', () => {
+it('an id inside a row is reported, unless the row is part of it', () => {
   const fields = { rows: { type: 'array', items: { type: 'object', properties: {} } } } as const;
   const codesOf = (id: string) =>
     codes(

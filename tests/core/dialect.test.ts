@@ -53,7 +53,7 @@ describe('a sheet in a dialect', () => {
     ['a.scss', '.a {\n  color: $none;\n}', 'Undefined variable', 2],
     ['a.less', '.a {\n  color: @none;\n}', 'variable @none is undefined', 2],
     ['a.html', '<p>\n<style>\n$a: 1;\n.a { color: $none }</style>', 'Undefined variable', 4],
-  ])('with a fault in %s is told at its line', async (name, text, said, line) => {
+  ])('with a fault in %s is reported at its line', async (name, text, said, line) => {
     const failed = await styleOf(name, text).catch((error) => error);
     expect(failed.findings[0]).toMatchObject({ code: 'snippet/dialect-fault', file: name, line });
     expect(failed.message).toContain(said);

@@ -20,7 +20,7 @@ describe('every kind', () => {
       mouldOf({ fields: { a: { kind: name, ...items, ...choice } } }),
     );
     expect(findings).toEqual([]);
-    expect(kind.called).toMatch(/^(?:an? |markup)/);
+    expect(kind.called).toMatch(/^(?:an? |markup|rich text)/);
     expect(typeof kind.control).toBe('string');
     expect(root.members[0]?.kindName).toBe(name);
   });
@@ -76,9 +76,9 @@ describe('a value that is none of its kind is refused with what is expected', ()
     [{ kind: 'length' }, '1px/*', 'must be a CSS length'],
     [{ kind: 'length' }, 'var(--x)', 'must be a CSS length'],
     [{ kind: 'duration' }, '-1s', 'must be a CSS time'],
-    [{ kind: 'date' }, '2026-02-30', 'must be a day as year-month-day'],
+    [{ kind: 'date' }, '2026-02-30', 'must be a date such as 2026-06-07'],
     [{ kind: 'date', format: 'time' }, '25:00', 'must be a time such as 10:20'],
-    [{ kind: 'date', format: 'date-time' }, '2026-06-07', 'must be a day and a time'],
+    [{ kind: 'date', format: 'date-time' }, '2026-06-07', 'must be a date and time'],
     [{ kind: 'shape' }, 'url(#x)', 'must be a CSS shape'],
     [{ kind: 'color' }, 'red/*x*/', 'must be a CSS colour'],
     [{ kind: 'image' }, 'javascript:x', 'Address must be a relative address'],
@@ -249,7 +249,9 @@ describe('JSON stays JSON, whatever is filled in', () => {
   it('in attributes', () => {
     const template = `<p data-x='{"t":"say {~text~}","n":{~count~},"r":{~rows~}}'>x</p>`;
     expect(read(template, /data-x='([^']*)'/)).toEqual({
-      ...{ t: 'say a "b" </script> \\', n: 3, r: ['x', "y'"] },
+      t: 'say a "b" </script> \\',
+      n: 3,
+      r: ['x', "y'"],
     });
     expect(read('<p data-r="{~rows~}">x</p>', /data-r="([^"]*)"/)).toEqual(['x', "y'"]);
   });
@@ -258,7 +260,9 @@ describe('JSON stays JSON, whatever is filled in', () => {
     const template =
       '<div><script type="application/ld+json">{"name":"{~text~}","url":"{~link.href~}","all":{~link~}}</script></div>';
     expect(read(template, /json">(.*?)<\/script>/)).toMatchObject({
-      ...{ name: 'a "b" </script> \\', url: '/a', all: { href: '/a', newTab: false } },
+      name: 'a "b" </script> \\',
+      url: '/a',
+      all: { href: '/a', newTab: false },
     });
   });
 

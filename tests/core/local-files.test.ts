@@ -13,17 +13,20 @@ describe('an address means a file beside the snippet', () => {
   ])('from %s, %s is %s', (from, address, path) => expect(localPath(from, address)).toBe(path));
 
   it.each([
-    ...['../a.svg', 'img/../../a.svg', '%2e%2e/a.svg', '/etc/hostname', '//a.example/b', 'C:\\a'],
-    ...[
-      '\\\\host\\a',
-      'https://a.example/b',
-      'data:,a',
-      'file:///a',
-      '',
-      '#a',
-      '.env',
-      'a/.git/config',
-    ],
+    '../a.svg',
+    'img/../../a.svg',
+    '%2e%2e/a.svg',
+    '/etc/hostname',
+    '//a.example/b',
+    'C:\\a',
+    '\\\\host\\a',
+    'https://a.example/b',
+    'data:,a',
+    'file:///a',
+    '',
+    '#a',
+    '.env',
+    'a/.git/config',
   ])('%j means none', (address) => expect(localPath('page.html', address)).toBeUndefined());
 });
 
@@ -84,14 +87,19 @@ describe('what lies beside a page comes along', () => {
     expect(mould.script).toBe('own()\n');
     expect(mould.manifest.libraries).toEqual([{ name: 'lib', script: 'assets/lib.min.js' }]);
     expect(Object.keys(mould.files).sort()).toEqual([
-      ...['assets/lib.min.js', 'snippet/own.css', 'snippet/own.js', 'snippet/page.html'],
+      'assets/lib.min.js',
+      'snippet/own.css',
+      'snippet/own.js',
+      'snippet/page.html',
     ]);
   });
 
   it('files of one name stay apart, and one file comes once', () => {
     const mould = imported('<img src="a.svg"><img src="two/a.svg"><img src="./a.svg">');
     expect(mould.template.match(/assets\/[^"]+/g)).toEqual([
-      ...['assets/a.svg', 'assets/2-a.svg', 'assets/a.svg'],
+      'assets/a.svg',
+      'assets/2-a.svg',
+      'assets/a.svg',
     ]);
   });
 

@@ -10,6 +10,7 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { elementsUnder } from '../../src/core/author/snippet/page-parts.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { Refusal } from '../../src/core/problem/refusal.ts';
+import { runs } from '../run/long.ts';
 import { demo } from '../support/command.ts';
 
 const folder = join(demo, 'snippets');
@@ -33,9 +34,41 @@ const slips = fc.oneof(
     how: fc.constant('put' as const),
     at: fc.nat(),
     what: fc.constantFrom(
-      ...['<', '>', '"', "'", '{', '}', '(', ')', '`', '/*', '*/', '<!--', '-->', '\\', ';', ':'],
-      ...['</div>', '<p>', '</p>', '<table>', '<li>', '<a href=x>', '<b>', '</script>', '<style>'],
-      ...['{~', '{~~', '~}', 'km-each="x"', '\u201c', '\u00a0', '\u0000', '\ud800', '\r', '//'],
+      '<',
+      '>',
+      '"',
+      "'",
+      '{',
+      '}',
+      '(',
+      ')',
+      '`',
+      '/*',
+      '*/',
+      '<!--',
+      '-->',
+      '\\',
+      ';',
+      ':',
+      '</div>',
+      '<p>',
+      '</p>',
+      '<table>',
+      '<li>',
+      '<a href=x>',
+      '<b>',
+      '</script>',
+      '<style>',
+      '{~',
+      '{~~',
+      '~}',
+      'km-each="x"',
+      '\u201c',
+      '\u00a0',
+      '\u0000',
+      '\ud800',
+      '\r',
+      '//',
     ),
   }),
 );
@@ -120,9 +153,9 @@ it('whatever slips into a snippet, nothing throws, hangs or is lost', () => {
         }
       },
     ),
-    { seed: 68, numRuns: 400 },
+    { seed: 68, numRuns: runs(60, 400) },
   );
-  expect(cast).toBeGreaterThan(200);
+  expect(cast).toBeGreaterThan(runs(30, 200));
 }, 120_000);
 
 it('whatever slips into a snippet, its fields are bound, and taken back byte for byte', () => {
@@ -144,7 +177,7 @@ it('whatever slips into a snippet, its fields are bound, and taken back byte for
         }
       },
     ),
-    { seed: 6, numRuns: 60 },
+    { seed: 6, numRuns: runs(20, 200) },
   );
-  expect(fields).toBeGreaterThan(300);
+  expect(fields).toBeGreaterThan(runs(100, 1000));
 });

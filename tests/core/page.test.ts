@@ -5,7 +5,7 @@ import { hostPage } from '../../src/core/compose/host-page.ts';
 import { type PlacedCast, readPageFile } from '../../src/core/compose/page-file.ts';
 import { parseJson } from '../../src/core/model/json-source.ts';
 import type { Library, Mould } from '../../src/core/model/mould.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { mouldOf } from '../support/mould.ts';
 
 const named = (name: string, mould: Mould, libraries?: readonly Library[]): Mould => ({
@@ -72,7 +72,7 @@ describe('a page', () => {
       { mould: 'board', slots: { notes: [{ mould: 'note', id: 'a' }] } },
     ]);
     expect(findings.map(({ message }) => message)).toEqual([
-      'Two casts of one page have the id a: casts.0 and casts.1.slots.notes.0.',
+      'Two casts on one page have the id a: casts.0 and casts.1.slots.notes.0.',
     ]);
   });
 
@@ -191,7 +191,10 @@ it.each([
     '{ "format": 1, "casts": [{ "mould": "a", "values": 1 }] }',
     'casts.0.values must be an object.',
   ],
-  ['{ "format": 1, "casts": [], "cast": 1 }', 'A page file has no cast. Did you mean casts?'],
+  [
+    '{ "format": 1, "casts": [], "cast": 1 }',
+    'The page file has an unknown key, cast. Did you mean casts?',
+  ],
 ])('of a page file %s it is said what is wrong with it', (text, message) => {
   const { findings } = readPageFile(parseJson('page.json', text));
   expect(findings.map((one) => one.message)).toEqual([message]);

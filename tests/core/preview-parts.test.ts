@@ -19,8 +19,13 @@ describe('a marked mould', () => {
       ([, name, all]) => `${name} ${all}`,
     );
     expect(marks).toEqual([
-      ...['ul framed', 'li rows.1.time rows.1', 'a rows.1.to', 'li rows.2.time rows.2'],
-      ...['a rows.2.to', 'b rows.2.calls.1', 'b rows.2.calls.2'],
+      'ul framed',
+      'li rows.1.time rows.1',
+      'a rows.1.to',
+      'li rows.2.time rows.2',
+      'a rows.2.to',
+      'b rows.2.calls.1',
+      'b rows.2.calls.2',
     ]);
     expect(markup.replace(/ data-km-fields="[^"]*"/g, '')).toBe(
       compileMould(mould).cast({ id: 'c' }).markup,
@@ -102,7 +107,7 @@ it.each([
   expect(withHead(page, '+')).toBe(wanted);
 });
 
-it('a change is told by what it takes: nothing, style, or another start', () => {
+it('a change is reported by what it takes: nothing, style, or another start', () => {
   const compiled = compileMould(settingsMould());
   const cast = (values = {}) => [compiled.cast({ id: 'c', values })];
   expect(changeBetween(cast(), cast({ text: 'Depot Gate' }))).toBe('nothing');

@@ -60,8 +60,8 @@ describe('the wording', () => {
     { get: (_, key) => (/s$|known|looked/.test(String(key)) ? ['a', 'b'] : 'a') },
   );
   it.each(Object.keys(wording) as (keyof typeof wording)[])('of %s is plain sentences', (code) => {
-    const { message, mend } = finding(code, data as never);
-    for (const words of mend === undefined ? [message] : [message, mend]) {
+    const { message, hint } = finding(code, data as never);
+    for (const words of hint === undefined ? [message] : [message, hint]) {
       expect(words).not.toMatch(/undefined|\[object|!|\s\s/);
       expect(words.trim()).toBe(words);
     }

@@ -113,7 +113,7 @@ it.each([
   );
 });
 
-it('a script that takes the values as a whole is told of', () => {
+it('a script that takes the values as a whole is reported', () => {
   const script = 'draw(mould.values);';
   const { findings } = renameField({ ...board, script }, 'tone', 'voice');
   expect(findings.map(({ code }) => code)).toEqual(['bind/not-followed']);

@@ -77,7 +77,7 @@ describe('words in other languages', () => {
     const { findings } = compileMould({ ...mould, files });
     expect(findings.map(({ code, message, line }) => [code, message, line])).toEqual([
       ['words/wrong', 'No field is called haeding. Did you mean heading?', 2],
-      ['words/wrong', 'titel says nothing here. Did you mean title?', 2],
+      ['words/wrong', 'titel is not used here. Did you mean title?', 2],
     ]);
   });
 });

@@ -116,7 +116,13 @@ describe('what a script asks of its page it is given of its own', () => {
     expect(made('mould.root.hidden = true').parts).toEqual(['start']);
     expect(made('document.title').parts).toEqual(['start', 'facade', 'confine']);
     expect(made('setInterval(f, 9); function f() {}', '<p id=a>').parts).toEqual([
-      ...['renumber', 'start', 'facade', 'confine', 'selectors', 'timers', 'away'],
+      'renumber',
+      'start',
+      'facade',
+      'confine',
+      'selectors',
+      'timers',
+      'away',
     ]);
   });
 });
@@ -161,7 +167,7 @@ describe('what a script imports', () => {
     );
   });
 
-  it('is told of where no library has the name', () => {
+  it('is reported where no library has the name', () => {
     const script = "import a from 'dail';";
     expect(compileMould(mouldOf({ script })).findings).toMatchObject([
       { code: 'script/imports', file: 'script.js', line: 1, column: 1 },

@@ -84,7 +84,7 @@ describe('a spot', () => {
       ['image picture {"src":"a.svg","alt":"Tram 7"}'],
     ],
     [
-      'an icon of a font',
+      'an icon of an icon font',
       '<p><i class="icon icon-bell"></i></p>',
       ['icon icon {"class":"icon icon-bell"}'],
     ],

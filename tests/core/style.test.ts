@@ -184,7 +184,22 @@ describe('what may stand after the colon', () => {
     (value) => expect(isCssValue(value)).toBe(true),
   );
   it.each([
-    ...['', ' ', 'red; color: blue', 'red }', '{', 'a)', 'calc(1px', '"a', 'url(x)', 'url("x")'],
-    ...['red !important', '</style>', 'a/*b', '@a', 'a\\', 'image-set("x" 1x)', '<!--'],
+    '',
+    ' ',
+    'red; color: blue',
+    'red }',
+    '{',
+    'a)',
+    'calc(1px',
+    '"a',
+    'url(x)',
+    'url("x")',
+    'red !important',
+    '</style>',
+    'a/*b',
+    '@a',
+    'a\\',
+    'image-set("x" 1x)',
+    '<!--',
   ])('%s may not', (value) => expect(isCssValue(value)).toBe(false));
 });

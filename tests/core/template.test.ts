@@ -272,11 +272,11 @@ describe('nothing of the host falls into a cast', () => {
   });
 });
 
-describe('a template that is wrong is told at its line and column', () => {
+describe('a template that is wrong is reported at its line and column', () => {
   const cases: [template: string, code: string, at: string, said: string][] = [
     ['<p>\n  {~haeding~}</p>', 'unknown-field', '2:3', 'Did you mean heading?'],
     ['<p>{~head ing~}</p>', 'bad-path', '1:4', '"head ing"'],
-    ['<p>{~rows.time~}</p>', 'outside-list', '1:4', 'one row of rows'],
+    ['<p>{~rows.time~}</p>', 'outside-list', '1:4', 'belongs to a row of rows'],
     ['<p>{~heading</p>', 'unclosed', '1:4', 'never ends'],
     ['<p title="{~heading">x</p>', 'unclosed', '1:11', 'never ends'],
     ['<p>{~rows~}</p>', 'no-text', '1:4', 'a list'],
@@ -293,20 +293,20 @@ describe('a template that is wrong is told at its line and column', () => {
     ['<iframe srcdoc="{~heading~}"></iframe>', 'no-value-here', '1:17', 'srcdoc'],
     ['<a ping="{~heading~}">x</a>', 'no-value-here', '1:10', 'list of addresses'],
     ['<table>{~heading~}</table>', 'no-value-here', '1:8', '<table>'],
-    ['<p>{~page~}</p>', 'no-value-here', '1:4', 'as markup of the host'],
+    ['<p>{~page~}</p>', 'no-value-here', '1:4', 'as host markup'],
     ['<svg>{~page~}</svg>', 'no-text', '1:6', 'markup'],
     ['<h2 km-as="heading">x</h2>', 'as', '1:12', 'is not a choice of element names'],
     ['<h2 km-as="side">x</h2>', 'as', '1:12', 'may be "start"'],
-    ['<p><span km-as="rank">x</span></p>', 'as', '1:17', 'may be h2, which a browser does not'],
+    ['<p><span km-as="rank">x</span></p>', 'as', '1:17', 'may be h2, which browsers do not'],
     ['<p km-as="rank">x', 'as', '1:11', 'end tag'],
     ['<ul><li km-shell="note"><p>x</p><li>y</ul>', 'shell', '1:5', '<li>'],
     ['<p km-class="note is-on">x</p>', 'bad-class', '1:14', 'note is-on'],
     ['<p km-class="noet: on">x</p>', 'unknown-field', '1:14', 'Did you mean note?'],
-    ['<p class="{~wide~}">x</p>', 'below', '1:11', 'differs by the width'],
-    ['<p>{~rows.row~}</p>', 'outside-list', '1:4', 'one row of rows'],
+    ['<p class="{~wide~}">x</p>', 'below', '1:11', 'can differ by viewport width'],
+    ['<p>{~rows.row~}</p>', 'outside-list', '1:4', 'belongs to a row of rows'],
     ['<script src="{~heading~}"></script>', 'no-value-here', '1:14', 'loads code'],
     ['<style>p { color: {~tint~} }</style>', 'no-value-here', '1:19', '<style>'],
-    ['<table><b km-when="note"><tr><td>x</b></table>', 'moved', '1:8', 'moves <b>'],
+    ['<table><b km-when="note"><tr><td>x</b></table>', 'moved', '1:8', 'move <b>'],
   ];
   it.each(cases)('%s → %s', (template, code, at, said) => {
     const { findings, isSound, cast } = compileMould(mouldOf({ fields: someFields, template }));

@@ -10,6 +10,7 @@ import { fillValue } from '../../src/core/model/values/fill.ts';
 import { checkValues, valuesSchema } from '../../src/core/model/values/mould-values.ts';
 import { newAjv, violationOf } from '../../src/core/model/values/violation.ts';
 import { hasErrors } from '../../src/core/problem/finding.ts';
+import { runs } from '../run/long.ts';
 import { mouldOf, someFields } from '../support/mould.ts';
 
 const mould = mouldOf({ fields: someFields, required: ['heading'] });
@@ -42,12 +43,16 @@ describe('values are completed', () => {
 
 describe('a wrong value gives way to the default and is reported', () => {
   const cases: [path: string, values: JsonObject, said: string][] = [
-    ['heading', { heading: [3] }, 'Heading must be text, but [3] was given; its default is used.'],
-    ['heading', { heading: '' }, 'Heading may not be empty; its default is used.'],
-    ['heading', { heading: null }, 'Heading may not be empty; its default is used.'],
+    [
+      'heading',
+      { heading: [3] },
+      'Heading must be text, but the value is [3]. The default is used.',
+    ],
+    ['heading', { heading: '' }, 'Heading must not be empty. The default is used.'],
+    ['heading', { heading: null }, 'Heading must not be empty. The default is used.'],
     ['count', { count: 10 }, 'count must be at most 9'],
     ['count', { count: 1.5 }, 'count must be a whole number'],
-    ['side', { side: 'top' }, 'side must be one of start, end, but "top"'],
+    ['side', { side: 'top' }, 'side must be one of start, end, but the value is "top"'],
     ['tint', { tint: 'red; color: blue' }, 'tint must be a CSS colour'],
     ['tint', { tint: 'url(x)' }, 'tint must be a CSS colour'],
     ['framed', { framed: 'yes' }, 'framed must be true or false'],
@@ -82,8 +87,8 @@ describe('a wrong value gives way to the default and is reported', () => {
     const { kept, findings } = checkValues(mould, { haeding: 'a', rows: [{ tiem: 'b' }] });
     expect(kept).toEqual({ haeding: 'a', 'rows.0.tiem': 'b' });
     expect(findings.map(({ level, message }) => `${level}: ${message}`)).toEqual([
-      'warning: No field is called rows.0.tiem; its value is kept aside. Did you mean time?',
-      'warning: No field is called haeding; its value is kept aside. Did you mean heading?',
+      'warning: No field is called rows.0.tiem. Its value is kept in the file but not used. Did you mean time?',
+      'warning: No field is called haeding. Its value is kept in the file but not used. Did you mean heading?',
     ]);
   });
 });
@@ -123,7 +128,7 @@ describe('any JSON as values', () => {
         expect(checkAgainst(root, settled).findings).toEqual([]);
         expect(validate(settled), JSON.stringify(validate.errors)).toBe(true);
       }),
-      { seed: 11, numRuns: 400 },
+      { seed: 11, numRuns: runs(120, 400) },
     );
   });
 
@@ -131,13 +136,13 @@ describe('any JSON as values', () => {
     const published = newAjv().compile(valuesSchema(mould));
     fc.assert(
       fc.property(values, (given) => {
-        // What is taken in a looser form is told of, where it is of an older version.
+        // What is taken in a looser form is reported, where it is of an older version.
         const problems = checkAgainst(root, given, { isOlder: true }).findings;
         const isLoose = problems.some(({ code }) => code === 'value/converted');
         if (isLoose) return;
         expect(published(given)).toBe(!hasErrors(problems));
       }),
-      { seed: 12, numRuns: 400 },
+      { seed: 12, numRuns: runs(120, 400) },
     );
   });
 });
@@ -147,8 +152,12 @@ describe('the check of a plain schema', () => {
   const schemas = fc.record(
     {
       type: fc.constantFrom('string', 'number', 'integer', 'boolean', 'array', 'object'),
-      ...{ minimum: limit, maximum: limit, minLength: limit, maxLength: limit },
-      ...{ minItems: limit, maxItems: limit },
+      minimum: limit,
+      maximum: limit,
+      minLength: limit,
+      maxLength: limit,
+      minItems: limit,
+      maxItems: limit,
       enum: fc.array(fc.oneof(fc.constantFrom('a', '\u{1F68B}b', true), fc.integer()), {
         minLength: 1,
       }),
@@ -167,7 +176,7 @@ describe('the check of a plain schema', () => {
       fc.property(schemas, given, (schema, value) => {
         expect(violationOf(schema)(value) === undefined).toBe(ajv.compile(schema)(value));
       }),
-      { seed: 13, numRuns: 1000 },
+      { seed: 13, numRuns: runs(300, 1000) },
     );
   });
 });
@@ -204,8 +213,8 @@ describe('PATH=VALUE', () => {
     ['rows.0.tme', 'a', 'No field is called rows.0.tme. Did you mean rows.time?'],
     ['rows.time', 'a', 'No field is called rows.time.'],
     ['rows.9.time', 'a', 'rows are counted from 0'],
-    ['count', 'many', 'needs a number, and "many" is none'],
-    ['rows', '[', 'needs a list'],
+    ['count', 'many', 'must be a number, but is "many"'],
+    ['rows', '[', 'must be a list'],
   ])('%s=%s is refused', (path, typed, said) => {
     const { values, finding } = fill(path, typed, { note: 'n' });
     expect(finding?.message).toContain(said);
@@ -217,12 +226,12 @@ describe('files of JSON', () => {
   const cases: [text: string, at: string, said: string][] = [
     ['', '1:1', 'the file is empty'],
     ['{\n  "a": 1,\n}', '3:1', 'a property name in double quotes is expected'],
-    ['{ a: 1 }', '1:3', 'a word stands here that JSON does not have'],
+    ['{ a: 1 }', '1:3', 'this word is not valid in JSON'],
     ['[1, 2', '1:6', 'a closing bracket is expected'],
     ['{ "a" 1 }', '1:7', 'a colon is expected'],
-    ['// x\n{}', '1:1', 'a comment stands here'],
+    ['// x\n{}', '1:1', 'comments are not allowed'],
   ];
-  it.each(cases)('%j is told at %s', (text, at, said) => {
+  it.each(cases)('%j is reported at %s', (text, at, said) => {
     const [problem] = parseJson('a.json', text).findings;
     expect(`${problem?.line}:${problem?.column}`).toBe(at);
     expect(problem?.message).toContain(said);
@@ -247,21 +256,21 @@ describe('files of JSON', () => {
   });
 });
 
-describe('a declaration that is wrong is told by its place in mould.json', () => {
+describe('a declaration that is wrong is reported by its place in mould.json', () => {
   const cases: [fields: JsonObject, code: string, said: string][] = [
     [{ a: { kind: 'colour' } }, 'field/unknown-kind', 'Did you mean color?'],
     [{ a: {} }, 'field/no-kind', 'neither a kind nor a type'],
     [{ a: { type: 'string', titel: 'A' } }, 'field/unknown-keyword', 'Did you mean title?'],
     [{ a: { type: 'string', below: { wide: 'x' } } }, 'field/wrong', 'widths in px'],
-    [{ a: { kind: 'richtext', below: {} } }, 'field/below', 'is not for style'],
+    [{ a: { kind: 'richtext', below: {} } }, 'field/below', 'is not a CSS value'],
     [{ a: { kind: 'color', below: { 640: 'blurple' } } }, 'field/bad-default', 'must be a CSS'],
     [{ a: { type: 'string', wasNamed: [3] } }, 'field/wrong', 'wasNamed is not a list of paths'],
     [{ a: { type: 'string', when: 'b is on' } }, 'field/bad-condition', '"b is on"'],
-    [{ a: { type: 'string', section: 3 } }, 'field/wrong', 'section is not a text'],
+    [{ a: { type: 'string', section: 3 } }, 'field/wrong', 'section is not a string'],
     [
       { a: { type: 'array', caption: 'tme', items: { type: 'string' } } },
       'field/bad-caption',
-      'no field of theirs',
+      'not a field of its rows',
     ],
     [
       { a: { type: 'array', items: { type: 'object', properties: { row: { type: 'string' } } } } },
@@ -277,8 +286,8 @@ describe('a declaration that is wrong is told by its place in mould.json', () =>
     [{ a: { type: 'number', unit: 'p x' } }, 'field/wrong', 'not a CSS unit'],
     [{ a: { type: 'string', pattern: '(' } }, 'field/wrong', 'invalid regular expression'],
     [{ a: { type: 'string', minLength: 'x' } }, 'field/wrong', 'minLength'],
-    [{ a: { kind: 'choice' } }, 'field/wrong', 'nothing to choose from'],
-    [{ a: { type: 'array' } }, 'field/wrong', 'what a row is'],
+    [{ a: { kind: 'choice' } }, 'field/wrong', 'it has no choices'],
+    [{ a: { type: 'array' } }, 'field/wrong', 'does not define a row'],
     [{ '1a': { type: 'string' } }, 'field/bad-name', '"1a"'],
     [{ a: { type: 'string', property: 'accent' } }, 'field/wrong', 'custom property name'],
     [
@@ -303,10 +312,10 @@ describe('a declaration that is wrong is told by its place in mould.json', () =>
   });
 
   it.each<[text: string, said: string]>([
-    ['{ "format": 1, "name": "a b", "version": "1.0.0", "fields": {} }', 'name must begin with'],
+    ['{ "format": 1, "name": "a b", "version": "1.0.0", "fields": {} }', 'name must start with'],
     ['{ "format": 1, "name": "a", "version": "1", "fields": {} }', 'three numbers'],
     ['{ "format": 1, "name": "a", "version": "1.0.0" }', 'has no fields'],
-    ['{ "format": 3 }', 'format 3, which is newer'],
+    ['{ "format": 3 }', 'This file has format 3'],
     ['[]', 'must be an object'],
   ])('the manifest %s', (text, said) => {
     const { manifest, findings } = readManifest(text);
@@ -314,7 +323,7 @@ describe('a declaration that is wrong is told by its place in mould.json', () =>
     expect(findings[0]?.message).toContain(said);
   });
 
-  it('a key of the manifest that means nothing is told of', () => {
+  it('a key of the manifest that means nothing is reported', () => {
     const text =
       '{ "format": 1, "name": "a", "version": "1.0.0", "fields": {}, "titel": "", "needs": {} }';
     const told = readManifest(text).findings.map(({ code, message }) => `${code} ${message}`);

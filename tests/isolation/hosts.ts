@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Cast } from '../../src/core/compile/cast.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
-import { runtime } from '../../src/runtime/text.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 
 /** A page that does not expect guests. */
 export interface Host {

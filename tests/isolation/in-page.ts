@@ -148,6 +148,15 @@ export function install() {
     );
   const elementAt = (place: Place, at: number): Element | undefined => contentOf(place)[at];
 
+  /** What goes round for ever, at one moment: it runs by the browser's own clock, which is never the same. */
+  const holdLoops = (): void => {
+    const trees = [...document.querySelectorAll('*')].flatMap((one) => one.shadowRoot ?? []);
+    for (const one of [document, ...trees].flatMap((tree) => tree.getAnimations())) {
+      const isEndless = one.effect?.getComputedTiming().endTime === Infinity;
+      if (isEndless && one.currentTime !== null) one.currentTime = 1000;
+    }
+  };
+
   /** The computed style of every element of the host, and of its pseudo-elements. */
   const hostStyles = (): Record<string, string> => {
     const found: Record<string, string> = {};
@@ -172,5 +181,5 @@ export function install() {
     for (const root of roots) (root as HTMLElement).style.removeProperty('display');
     return found;
   };
-  return { snapshot, bottomOf, acts, elementAt, hostStyles, contentOf };
+  return { snapshot, bottomOf, acts, elementAt, hostStyles, contentOf, holdLoops };
 }

@@ -40,6 +40,8 @@ export interface MeasureOptions {
   readonly manners?: readonly Measured['manner'][];
   readonly acts?: number;
   readonly hosts?: boolean;
+  /** Which of three copies are acted on, from 0; by default each in turn. */
+  readonly actedOn?: readonly number[];
   /** Takes pictures of what differs. */
   readonly keep?: (name: string, png: Uint8Array) => void;
   /** Works on the mould before it is cast, such as binding its spots. */
@@ -69,7 +71,6 @@ export async function measure(
     const moments = await course(page, body, found);
     return { list: found, alone: moments, complaints: [...complaintsOf(page)] };
   });
-  const again = await visit(browser, subject.bare, (page) => course(page, body, list));
   const without = (step: typeof pass, chance?: typeof otherwise) =>
     visit(
       browser,
@@ -84,8 +85,18 @@ export async function measure(
       },
       chance,
     );
-  const idle = await without(pass);
-  const otherIdle = await without(pass, otherwise);
+  // Where nothing goes by time or chance, another run is the same run.
+  const isChancy = /random|\bDate\b|performance|Interval|Timeout|AnimationFrame/.test(
+    subject.bare.document,
+  );
+  const [again, idle, other, otherIdle] = await Promise.all([
+    visit(browser, subject.bare, (page) => course(page, body, list)),
+    without(pass),
+    isChancy
+      ? visit(browser, subject.bare, (page) => course(page, body, list, false), otherwise)
+      : undefined,
+    isChancy ? without(pass, otherwise) : undefined,
+  ]);
   let visited: Promise<Moment[]> | undefined;
   // Few snippets listen to what happens elsewhere, so it is seen only where a copy is not idle.
   const beside = () => {
@@ -95,28 +106,25 @@ export async function measure(
   const noise = Math.max(
     ...alone.map(({ png }, at) => differingPart(png, (again[at] as Moment).png)),
   );
-  const other = await visit(
-    browser,
-    subject.bare,
-    (page) => course(page, body, list, false),
-    otherwise,
-  );
   const isSteady = alone.map(({ dom }, at) => dom === again[at]?.dom);
   const isSame: Known['isSame'] = (one = '', two = '', at = 0) =>
     !isSteady[at] ||
-    equalBut(one, two, alone[at]?.dom, other[at]?.dom) ||
-    equalBut(one, two, idle[at]?.dom, otherIdle[at]?.dom);
+    equalBut(one, two, alone[at]?.dom, other?.[at]?.dom ?? alone[at]?.dom) ||
+    equalBut(one, two, idle[at]?.dom, otherIdle?.[at]?.dom ?? idle[at]?.dom);
   const known = { complaints, list, alone, idle, beside, noise, isSame };
-  const measured: Measured[] = [];
-  const inHosts =
-    options.hosts === false ? undefined : await throughHosts(browser, subject, options.keep);
-  for (const manner of options.manners ?? (['scoped', 'sealed'] as const)) {
-    const { notes, ...one } = await inManner(browser, subject, name, manner, known, options);
-    const { same = 0, leaks: leaked = 0, notes: more = [] } = inHosts?.[manner] ?? {};
-    const tried = inHosts ? hosts.length : 0;
-    measured.push({ ...one, hosts: [same, tried], leaks: leaked, notes: [...notes, ...more] });
-  }
-  return measured;
+  const manners = options.manners ?? (['scoped', 'sealed'] as const);
+  return Promise.all(
+    manners.map(async (manner): Promise<Measured> => {
+      const { notes, ...one } = await inManner(browser, subject, name, manner, known, options);
+      const placed =
+        options.hosts === false
+          ? undefined
+          : await throughHosts(browser, subject, manner, options.keep);
+      const { same = 0, leaks = 0, notes: more = [] } = placed ?? {};
+      const tried = placed ? hosts.length : 0;
+      return { ...one, hosts: [same, tried], leaks, notes: [...notes, ...more] };
+    }),
+  );
 }
 
 interface Known {
@@ -148,7 +156,7 @@ async function inManner(
   name: string,
   manner: 'scoped' | 'sealed',
   { list, alone, idle, beside, noise, isSame: isEqual, complaints }: Known,
-  { keep }: MeasureOptions,
+  { keep, actedOn = [0, 1, 2] }: MeasureOptions,
 ): Promise<Omit<Measured, 'hosts' | 'leaks'>> {
   const kept: Manner = { sealed: manner === 'sealed' };
   const notes: string[] = [];
@@ -191,7 +199,7 @@ async function inManner(
     browser,
     subject,
     kept,
-    { list, alone, idle, beside, isSame: isEqual },
+    { list, alone, idle, beside, isSame: isEqual, actedOn },
     notes,
   );
   const moves = alone.slice(1).some(({ dom, png }, at) => {
@@ -200,7 +208,13 @@ async function inManner(
     );
   });
   return {
-    ...{ name, manner, acts: moves, look, behaviour, threefold, notes },
+    name,
+    manner,
+    acts: moves,
+    look,
+    behaviour,
+    threefold,
+    notes,
     findings: subject.findings,
   };
 }
@@ -213,12 +227,19 @@ async function threeCopies(
   browser: Browser,
   subject: Subject,
   kept: Manner,
-  { list, alone, idle, beside, isSame }: Omit<Known, 'noise' | 'complaints'>,
+  {
+    list,
+    alone,
+    idle,
+    beside,
+    isSame,
+    actedOn,
+  }: Omit<Known, 'noise' | 'complaints'> & { readonly actedOn: readonly number[] },
   notes: string[],
 ): Promise<boolean> {
   const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, kept));
   const box = casts[0]?.hasBox === true;
-  for (const acted of [0, 1, 2]) {
+  for (const acted of actedOn) {
     const side: Side = subject.sideOf(pageOf(casts, onTop(acted)));
     const wrong = await visit(browser, side, async (page) => {
       for (let step = 0; step <= list.length; step += 1) {
@@ -252,54 +273,51 @@ function onTop(acted: number): (block: string, at: number) => string {
   };
 }
 
-/** What was found of each manner in all hosts. */
-type InHosts = Readonly<
-  Record<Measured['manner'], { same: number; leaks: number; notes: string[] }>
->;
+/** What was found in all hosts. */
+interface InHosts {
+  same: number;
+  leaks: number;
+  readonly notes: string[];
+}
 
 /** Computed styles of hosts by themselves: the same for every snippet. */
 const hostsAlone = new Map<string, Promise<Record<string, string>>>();
 
-/** Puts two scoped casts and two sealed ones into each host. */
+/** Puts two casts into each host. */
 async function throughHosts(
   browser: Browser,
   subject: Subject,
+  manner: Measured['manner'],
   keep: MeasureOptions['keep'],
 ): Promise<InHosts> {
-  const found: InHosts = {
-    scoped: { same: 0, leaks: 0, notes: [] },
-    sealed: { same: 0, leaks: 0, notes: [] },
-  };
-  for (const manner of ['scoped', 'sealed'] as const) {
-    const casts = ['c1', 'c2'].map((id) => subject.cast(id, { sealed: manner === 'sealed' }));
-    const sideOf = (host: Host | undefined) => subject.sideOf(inHost(host, casts));
-    const plain = await visit(browser, sideOf(undefined), rootShot);
-    for (const host of hosts) {
-      const empty = subject.sideOf(inHost(host, []));
-      const alone =
-        hostsAlone.get(host.name) ??
-        visit(browser, empty, (page) => page.evaluate(() => window.isolation.hostStyles()));
-      hostsAlone.set(host.name, alone);
-      const without = await alone;
-      const { png, styles } = await visit(browser, sideOf(host), async (page) => ({
-        styles: await page.evaluate(() => window.isolation.hostStyles()),
-        png: await rootShot(page),
-      }));
-      const of = found[manner];
-      const [first, ...others] = Object.keys(without).filter((key) => without[key] !== styles[key]);
-      if (first)
-        of.notes.push(`${host.name}: ${first} ${difference(without[first], styles[first])}`);
-      of.leaks += first ? others.length + 1 : 0;
-      const apart = differingPart(plain, png);
-      if (apart <= tolerance) of.same += 1;
-      else {
-        of.notes.push(`in ${host.name} differs by ${percent(apart)}`);
-        keep?.(`${subject.name}-${manner}-${host.name}`, png);
-        keep?.(`${subject.name}-${manner}-none`, plain);
-      }
+  const of: InHosts = { same: 0, leaks: 0, notes: [] };
+  const casts = ['c1', 'c2'].map((id) => subject.cast(id, { sealed: manner === 'sealed' }));
+  const sideOf = (host: Host | undefined) => subject.sideOf(inHost(host, casts));
+  const plain = await visit(browser, sideOf(undefined), rootShot);
+  const inEach = hosts.map(async (host) => {
+    const empty = subject.sideOf(inHost(host, []));
+    const alone =
+      hostsAlone.get(host.name) ??
+      visit(browser, empty, (page) => page.evaluate(() => window.isolation.hostStyles()));
+    hostsAlone.set(host.name, alone);
+    const without = await alone;
+    const { png, styles } = await visit(browser, sideOf(host), async (page) => ({
+      styles: await page.evaluate(() => window.isolation.hostStyles()),
+      png: await rootShot(page),
+    }));
+    const [first, ...others] = Object.keys(without).filter((key) => without[key] !== styles[key]);
+    if (first) of.notes.push(`${host.name}: ${first} ${difference(without[first], styles[first])}`);
+    of.leaks += first ? others.length + 1 : 0;
+    const apart = differingPart(plain, png);
+    if (apart <= tolerance) of.same += 1;
+    else {
+      of.notes.push(`in ${host.name} differs by ${percent(apart)}`);
+      keep?.(`${subject.name}-${manner}-${host.name}`, png);
+      keep?.(`${subject.name}-${manner}-none`, plain);
     }
-  }
-  return found;
+  });
+  await Promise.all(inEach);
+  return of;
 }
 
 /** The first cast's own place on the page. */
@@ -313,7 +331,8 @@ async function rootShot(page: VisitedPage): Promise<Uint8Array> {
   }, `[${standIn}]`);
   if (box.height < 1 || box.width < 1) return pictureOf(page, { at: 0 });
   return page.screenshot({
-    ...{ animations: 'disabled', caret: 'hide' },
+    animations: 'disabled',
+    caret: 'hide',
     clip: { ...box, height: Math.min(box.height, 700) },
   });
 }

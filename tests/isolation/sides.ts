@@ -9,11 +9,11 @@ import type { Manner } from '../../src/core/compile/style/compile-style.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { toDocument } from '../../src/core/deliver/document.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { installedFilesOf } from '../../src/node/files/installed-files.ts';
 import { decode } from '../../src/node/files/read-text.ts';
 import { localFilesOf } from '../../src/node/files/snippet-folder.ts';
 import { loadCompilers } from '../../src/node/files/style-compilers.ts';
-import { runtime } from '../../src/runtime/text.ts';
 
 /** A page with the files it asks for, by their paths. */
 export interface Side {
@@ -116,7 +116,9 @@ export async function readSubject(
     findings: findings.map(({ code: found }) => found),
     cast: (id, manner) => compiled.cast({ id }, manner),
     sideOf: (html) => ({
-      ...{ document: html, path: '/', far: farFile },
+      document: html,
+      path: '/',
+      far: farFile,
       file: (asked) => mould.files[asked.replace(/^\//, '')],
       beside: (asked) => bareFile(join(dirname(pieces[0]?.name ?? ''), asked)),
     }),

@@ -109,10 +109,11 @@ async function atRest(page: Page): Promise<void> {
         0,
       ),
     );
-  for (let tries = 0, before = await sum(); tries < 20; tries += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 60));
+  // A busy machine draws late: only where nothing moved from one drawing to the next is it at rest.
+  for (let tries = 0, same = 0, before = await sum(); tries < 60 && same < 3; tries += 1) {
+    await drawn(page);
     const now = await sum();
-    if (now === before) return;
+    same = now === before ? same + 1 : 0;
     before = now;
   }
 }
@@ -165,9 +166,12 @@ export function complaintsOf(page: Page): readonly string[] {
 
 /** The content of a place as it is now. */
 export async function momentOf(page: Page, place: Place, withPicture = true): Promise<Moment> {
-  await page.evaluate(() => window.scrollTo(0, 0));
   return {
-    dom: await page.evaluate((one) => window.isolation.snapshot(one), place),
+    dom: await page.evaluate((one) => {
+      window.scrollTo(0, 0);
+      window.isolation.holdLoops();
+      return window.isolation.snapshot(one);
+    }, place),
     png: withPicture ? await pictureOf(page, place) : new Uint8Array(),
   };
 }
@@ -257,6 +261,7 @@ async function aimAt(page: Page, place: Place, { at }: Act): Promise<Aim | undef
   const element = handle.asElement();
   if (!element) return undefined;
   const found = await element.evaluate((one) => {
+    window.isolation.holdLoops();
     one.scrollIntoView({ block: 'center', behavior: 'instant' });
     const { x, y, width, height } = one.getBoundingClientRect();
     const type = one instanceof HTMLInputElement ? one.type : one.localName;

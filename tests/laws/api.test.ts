@@ -9,8 +9,8 @@ const entries = {
   'keen-mould/node': 'node/index.d.ts',
   'keen-mould/elements': 'elements/index.d.ts',
   'keen-mould/page': 'page/place-cast.d.ts',
-  'keen-mould/runtime': 'runtime/text.d.ts',
-  'keen-mould/kit': 'kit/text.d.ts',
+  'keen-mould/runtime': 'generated/runtime.d.ts',
+  'keen-mould/kit': 'generated/kit.d.ts',
 };
 
 /** A name of another file. */

@@ -15,12 +15,12 @@ const list = (folder: string, ending: string) =>
   readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
     .filter((path) => path.endsWith(ending))
     .map((path) => join(folder, path));
-const sources = list('src', '.ts').filter(
-  (path) =>
-    !/^src\/(?:runtime\/text|facts\/text|kit\/text|elements\/preview\/frame-text|core\/model\/manifest-errors)\.ts$/.test(
-      path,
-    ),
-);
+const sources = list('src', '.ts').filter((path) => !path.startsWith('src/generated/'));
+
+/** Where an import leads; what has variants is named with a hash, in package.json. */
+const { imports: variants } = JSON.parse(read('package.json'));
+const targetOf = (file: string, to: string) =>
+  to.startsWith('#') ? join(root, variants[to].source) : resolve(dirname(file), to);
 
 /** The rooms that everything in `author` stands on. */
 const below = ['core/compile', 'core/model', 'core/problem', 'core/text'];
@@ -29,7 +29,8 @@ const below = ['core/compile', 'core/model', 'core/problem', 'core/text'];
 const mayImport: Readonly<Record<string, readonly string[]>> = {
   'core/text': ['core/problem'],
   'core/problem': ['core/text'],
-  'core/model': ['core/problem', 'core/text'],
+  generated: [],
+  'core/model': ['core/problem', 'core/text', 'generated'],
   'core/compile': ['core/model', 'core/problem', 'core/text'],
   'core/author/sources': below,
   'core/author/library': ['core/model', 'core/problem', 'core/text'],
@@ -58,10 +59,10 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   look: [],
   kit: ['core'],
   page: ['core'],
-  elements: ['core', 'facts', 'look', 'page', 'runtime'],
+  elements: ['core', 'facts', 'generated', 'look', 'page'],
   view: ['core', 'elements'],
-  node: ['core', 'facts', 'look', 'runtime'],
-  cli: ['core', 'kit', 'node', 'runtime'],
+  node: ['core', 'facts', 'generated', 'look'],
+  cli: ['core', 'generated', 'node'],
 };
 
 function roomOf(path: string): string {
@@ -75,8 +76,8 @@ describe('the source', () => {
     const wrong = sources.flatMap((path) => {
       const file = join(root, path);
       const room = roomOf(file);
-      const imports = [...read(path).matchAll(/from '(\.[^']+)'/g)].map(([, to]) =>
-        roomOf(resolve(dirname(file), to as string)),
+      const imports = [...read(path).matchAll(/from '([.#][^']+)'/g)].map(([, to]) =>
+        roomOf(targetOf(file, to as string)),
       );
       const allowed = [room, ...(mayImport[room] ?? [])];
       return imports
@@ -120,7 +121,7 @@ describe('the source', () => {
 
 describe('what ships', () => {
   it('to a page is small, whatever a mould needs of it', async () => {
-    const { runtime } = await import('../../src/runtime/text.ts');
+    const { runtime } = await import('../../src/generated/runtime.ts');
     const { alone, ...parts } = runtime.parts;
     expect(alone.length).toBeLessThan(400);
     const all = runtimeParts.map((name) => parts[name]).join('');
@@ -128,7 +129,7 @@ describe('what ships', () => {
   });
 
   it('is a kilobyte and a half for the middle one of the demo moulds', async () => {
-    const { runtime } = await import('../../src/runtime/text.ts');
+    const { runtime } = await import('../../src/generated/runtime.ts');
     const parts: Readonly<Record<string, string>> = runtime.parts;
     const folder = join(root, 'demo/snippets');
     const sizes = readdirSync(folder).map((name) => {

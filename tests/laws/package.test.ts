@@ -26,7 +26,9 @@ const write = (name: string, text: string) => writeFile(join(project, name), tex
 beforeAll(async () => {
   await write('package.json', '{ "type": "module", "private": true }');
   const { stdout } = spawnSync('npm', ['pack', '--json', `--pack-destination=${project}`], {
-    ...{ cwd: root, encoding: 'utf8', maxBuffer: 1e8 },
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1e8,
     env: { ...process.env, npm_config_ignore_scripts: 'true' },
   });
   const [{ filename }] = JSON.parse(stdout);
@@ -104,8 +106,14 @@ console.log(mould.template, typeof readMould);`,
     ['node16', 'node16'],
   ])('has types that are right under strict, with moduleResolution %s', async (how, module) => {
     const compilerOptions = {
-      ...{ strict: true, noEmit: true, module, moduleResolution: how, target: 'es2022' },
-      ...{ lib: ['es2023', 'dom'], types: [], exactOptionalPropertyTypes: true },
+      strict: true,
+      noEmit: true,
+      module,
+      moduleResolution: how,
+      target: 'es2022',
+      lib: ['es2023', 'dom'],
+      types: [],
+      exactOptionalPropertyTypes: true,
     };
     await write('tsconfig.json', JSON.stringify({ compilerOptions, files: ['cast.ts'] }));
     const tsc = join(root, 'node_modules/typescript/bin/tsc');

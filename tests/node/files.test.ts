@@ -39,17 +39,19 @@ describe('what is written appears whole or not at all', () => {
     const folder = folderWith();
     mkdirSync(join(folder, 'empty'));
     for (const name of ['new', 'empty']) {
-      await writeNewFolder(join(folder, name), { 'a/b.txt': 'x' }, 'mend');
+      await writeNewFolder(join(folder, name), { 'a/b.txt': 'x' }, 'hint');
       expect(readFileSync(join(folder, name, 'a/b.txt'), 'utf8')).toBe('x');
     }
-    await expect(writeNewFolder(join(folder, 'new'), {}, 'mend')).rejects.toThrow('there already');
+    await expect(writeNewFolder(join(folder, 'new'), {}, 'hint')).rejects.toThrow('already exists');
   });
 
   it('and leaves no draft where it fails', async () => {
     const folder = folderWith({ file: 'x' });
-    await expect(writeWhole(join(folder, 'file/a'), 'x')).rejects.toThrow('a part of its path');
+    await expect(writeWhole(join(folder, 'file/a'), 'x')).rejects.toThrow(
+      'part of its path is a file',
+    );
     const files = { a: 'x', 'a/b': 'x' };
-    await expect(writeNewFolder(join(folder, 'new'), files, 'mend')).rejects.toThrow('written');
+    await expect(writeNewFolder(join(folder, 'new'), files, 'hint')).rejects.toThrow('written');
     expect(readdirSync(folder)).toEqual(['file']);
   });
 });
@@ -117,7 +119,7 @@ describe('where others write at the same time', () => {
     const seen = new Set<string>();
     for (let at = 0; at < 60; at += 1) {
       const { mould } = await readMould(folder).catch((error: Refusal) => {
-        expect(error.message).toContain('changes while it is read');
+        expect(error.message).toContain('kept changing while it was being read');
         return { mould: undefined };
       });
       if (!mould) continue;
@@ -136,7 +138,7 @@ describe('where others write at the same time', () => {
     let state = 0;
     const stamp = async () => String(++state);
     await expect(readSteadily('a.html', stamp, async () => 'half')).rejects.toThrow(
-      'a.html changes while it is read.',
+      'a.html kept changing while it was being read.',
     );
     expect(state).toBe(10);
   });
@@ -152,7 +154,7 @@ describe('where others write at the same time', () => {
     const after = { ...mould, style: '' };
     for (const write of [saveMould, rewriteMould]) {
       await expect(write(folder, after, mould)).rejects.toThrow(
-        `${join(folder, path)} was changed by something else`,
+        `${join(folder, path)} was changed by another program`,
       );
     }
     expect(readFileSync(join(folder, path), 'utf8')).toBe(text);

@@ -142,7 +142,7 @@ it('never writes over a page of somebody else’s unasked', async () => {
   const { build, out, read } = site();
   await build(['pages/branches']);
   writeFileSync(join(out, 'home.html'), 'mine');
-  await expect(build()).rejects.toThrow('home.html is there already');
+  await expect(build()).rejects.toThrow('home.html already exists');
   expect(read('home.html')).toBe('mine');
   await build(['pages'], { replace: true });
   expect(read('home.html')).toContain('<!doctype html>');
@@ -175,7 +175,7 @@ it('builds one page in one piece, takes moulds from the rack, and tells of files
   edit('pages/one.json', (text) => text.replace('tram-7', 'tram-9'));
   const missing = await build(['pages/one.json']);
   expect(missing.findings.map(({ message }) => message)).toContain(
-    'There is no file ./files/tram-9.svg, which a value speaks of.',
+    'There is no file ./files/tram-9.svg, which a value refers to.',
   );
   expect(missing.held).toHaveLength(1);
 });
@@ -199,6 +199,6 @@ it('is a command that tells what it wrote, and names page, cast and field of wha
   const none = await keenMould(folder, ['page', 'moulds']);
   expect([none.status, none.stderr]).toEqual([
     2,
-    expect.stringContaining('moulds holds no page file'),
+    expect.stringContaining('moulds contains no page file'),
   ]);
 });

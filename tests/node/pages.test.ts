@@ -9,17 +9,27 @@ import { faultsOf, type Shot } from '../../src/node/proof/shot.ts';
 import { folderWithRail } from '../support/command.ts';
 
 const shot = (width: number, more: Partial<Shot> = {}): Shot => ({
-  ...{
-    mould: 'm',
-    title: 'Trams <b>',
-    sample: 'long',
-    width,
-    height: 100,
-    png: `p/m-${width}.png`,
-  },
-  ...{ atMs: 2000, overflow: [], clipped: [], overlapping: [], smallText: [], smallTargets: [] },
-  ...{ contrast: [], accessibility: [], pictures: [], shifts: [], notAsked: [], accepted: [] },
-  ...{ consoleErrors: [], failedRequests: [], ...more },
+  mould: 'm',
+  title: 'Trams <b>',
+  sample: 'long',
+  width,
+  height: 100,
+  png: `p/m-${width}.png`,
+  atMs: 2000,
+  overflow: [],
+  clipped: [],
+  overlapping: [],
+  smallText: [],
+  smallTargets: [],
+  contrast: [],
+  accessibility: [],
+  pictures: [],
+  shifts: [],
+  notAsked: [],
+  accepted: [],
+  consoleErrors: [],
+  failedRequests: [],
+  ...more,
 });
 const overflow = { selector: 'a > b', element: 'b', left: 9, top: 0, width: 9, height: 9, by: 5 };
 
@@ -43,9 +53,9 @@ describe('a report', () => {
 });
 
 it('faults are told from the worst, and numbered where they have a place', () => {
-  const failedRequests = [{ url: '/a', why: 'no such file in the mould' }];
+  const failedRequests = [{ url: '/a', why: 'the mould has no such file' }];
   expect(faultsOf(shot(1, { overflow: [overflow, overflow], failedRequests }))).toMatchObject([
-    { number: 1, code: 'a > b', text: 'sticks out 5 px to the right' },
+    { number: 1, code: 'a > b', text: 'overflows by 5 px to the right' },
     { number: 2 },
     { number: undefined, code: '/a' },
   ]);

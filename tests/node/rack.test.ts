@@ -30,7 +30,9 @@ it('keeps moulds by name and version, the newest first to be taken, none written
   }
   expect(await rack.add(versioned(plain, '1.9.3'))).toBe(false);
   const other = { ...versioned(plain, '1.9.3'), template: '<b>other</b>' };
-  await expect(rack.add(other)).rejects.toThrow(/board 1\.9\.3 is on the rack with other content/);
+  await expect(rack.add(other)).rejects.toThrow(
+    /board 1\.9\.3 is already on the rack with different content/,
+  );
   expect((await rack.take('board')).manifest.version).toBe('1.10.0');
   expect((await rack.take('board', { version: '1.9.3' })).template).toBe(plain.template);
   await expect(rack.take('bord')).rejects.toThrow(/Did you mean board/);
@@ -73,7 +75,8 @@ it('gives the new mould its name wherever it names itself', async () => {
   expect(manifest.slots?.notes?.accepts).toEqual(['wall', 'note']);
   expect(JSON.parse(manifestText)).toEqual(manifest);
   expect(JSON.parse(String(files['samples/two.json']))).toEqual({
-    ...{ format: 1, slots: { notes: [{ mould: 'wall' }] } },
+    format: 1,
+    slots: { notes: [{ mould: 'wall' }] },
   });
 });
 
@@ -153,7 +156,8 @@ it('tells what became of the fields from one version to the next', () => {
     },
   };
   expect(compareFields(mouldOf({ fields }), mouldOf({ fields: later }))).toEqual({
-    ...{ added: ['rows.to'], gone: ['note'] },
+    added: ['rows.to'],
+    gone: ['note'],
     renamed: [{ from: 'heading', to: 'title' }],
     otherKind: [{ path: 'size', from: 'text', to: 'length' }],
   });

@@ -100,9 +100,13 @@ function score(name: string, snippet: string, { fields, never }: ExpectedFields)
   const told = ({ spot: { kind, id, places } }: Proposed) =>
     `${kind} ${id} ${places[0]?.source.slice(0, 40)}`;
   return {
-    ...{ name, expected: wanted.length, found: uses.size },
-    ...{ proposed: proposals.length, right: right.size },
-    ...{ shared: several.length, merged: several.filter(isMerged).length },
+    name,
+    expected: wanted.length,
+    found: uses.size,
+    proposed: proposals.length,
+    right: right.size,
+    shared: several.length,
+    merged: several.filter(isMerged).length,
     never: never.filter((text) =>
       proposals.some(({ spot }) => spot.places.some(({ source }) => source === valueIn(text))),
     ),

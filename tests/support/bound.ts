@@ -14,7 +14,11 @@ export type BoundCase = readonly [
 ];
 
 const kindOfType: Readonly<Record<string, string>> = {
-  ...{ string: 'text', boolean: 'switch', array: 'list', integer: 'number', number: 'number' },
+  string: 'text',
+  boolean: 'switch',
+  array: 'list',
+  integer: 'number',
+  number: 'number',
 };
 
 /** Binds all that is recommended, and tells what became of it. */

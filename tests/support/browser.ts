@@ -2,6 +2,9 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll } from 'vitest';
 import { launchBrowser } from '../../src/node/browser/launch-browser.ts';
 
+/** The browser of this worker: its files run one after the other, and a start takes half a second. */
+let launched: Promise<Browser> | undefined;
+
 /** A browser for all tests of a file, and pages in it. */
 export function withBrowser(): {
   browser(): Browser;
@@ -10,9 +13,13 @@ export function withBrowser(): {
 } {
   let browser: Browser;
   beforeAll(async () => {
-    browser = await launchBrowser();
+    launched ??= launchBrowser();
+    browser = await launched;
   });
-  afterAll(() => browser?.close());
+  // What a file leaves open would slow down those after it.
+  afterAll(async () => {
+    await Promise.all((browser?.contexts() ?? []).map((one) => one.close()));
+  });
   return {
     browser: () => browser,
     async pageOf(html) {

@@ -48,7 +48,8 @@ export function filledWith(payload: string): JsonObject {
   });
   return {
     ...Object.fromEntries(values),
-    ...{ level: payload, group: { inner: payload, [payload]: payload } },
+    level: payload,
+    group: { inner: payload, [payload]: payload },
     rows: [{ row: payload, text: payload, tint: payload }, payload],
     [payload]: payload,
   };

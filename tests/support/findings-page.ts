@@ -7,13 +7,13 @@ export interface Example {
   readonly text: string;
 }
 
-/** An entry of the page that shows an example and the same mended. */
+/** An entry of the page that shows an example and the same fixed. */
 export interface Entry {
   readonly code: string;
   readonly level: string | undefined;
   readonly isFixed: boolean;
   readonly wrong: Example;
-  readonly mended: Example;
+  readonly fixed: Example;
 }
 
 const page = readFileSync(
@@ -25,10 +25,10 @@ const page = readFileSync(
 export const entries: readonly Entry[] = page.split(/^### /m).flatMap((entry) => {
   const code = /^`([^`]+)`/.exec(entry)?.[1] ?? '';
   const blocks = [...entry.matchAll(/^```(html|css|js)\n(.*?)^```/gms)];
-  const [wrong, mended] = blocks.map(([, language = '', text = '']) => ({ language, text }));
+  const [wrong, fixed] = blocks.map(([, language = '', text = '']) => ({ language, text }));
   const level = /^`.*`\n(Error|Warning|Note)/.exec(entry)?.[1]?.toLowerCase();
-  const isFixed = /mended by itself/.test(entry);
-  return wrong && mended ? [{ code, level, isFixed, wrong, mended }] : [];
+  const isFixed = /fixed automatically/.test(entry);
+  return wrong && fixed ? [{ code, level, isFixed, wrong, fixed }] : [];
 });
 
 /** A document of an example, as somebody would try it. */

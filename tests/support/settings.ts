@@ -52,16 +52,15 @@ const settingsFields: JsonObject = {
     properties: { inner: { type: 'string', title: 'Inner', default: 'Mill' } },
   },
   list: {
-    ...{
-      type: 'array',
-      title: 'Stops',
-      caption: 'list.name',
-      minItems: 1,
-      maxItems: 5,
-      section: 'Rows',
-    },
+    type: 'array',
+    title: 'Stops',
+    caption: 'list.name',
+    minItems: 1,
+    maxItems: 5,
+    section: 'Rows',
     items: {
-      ...{ type: 'object', title: 'Stop' },
+      type: 'object',
+      title: 'Stop',
       properties: {
         name: { type: 'string', title: 'Name', default: 'New' },
         calls: { type: 'array', title: 'Calls', items: { type: 'string' } },
@@ -71,7 +70,9 @@ const settingsFields: JsonObject = {
   },
   note: { type: 'null', description: 'Only what differs is kept.', section: 'Rows' },
   diary: {
-    ...{ type: 'array', title: 'Diary', section: 'Rows' },
+    type: 'array',
+    title: 'Diary',
+    section: 'Rows',
     items: {
       oneOf: [
         {

@@ -11,7 +11,9 @@ export async function shotOf(
   const reached = { origins: [], files: [], modules: [] };
   const subject = { mould: 'm', document, files, reached, isFetching: false, accepted: [] };
   const pictures = await shoot(browser, subject, {
-    ...{ ...usualShooting, width: 360, isAccessible: false },
+    ...usualShooting,
+    width: 360,
+    isAccessible: false,
     ...shooting,
   });
   return pictures[0] as Picture;

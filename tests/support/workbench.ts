@@ -1,49 +1,60 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import type { BrowserContextOptions, Page } from 'playwright-core';
 import { build } from 'vite';
-import { afterAll, beforeAll } from 'vitest';
+import { beforeAll, inject } from 'vitest';
 import { contentType } from '../../src/core/text/content-type.ts';
 import { withBrowser } from './browser.ts';
 
-/** The workbench built, and pages of it. */
-const { browser, pageOf } = withBrowser();
-
-export { pageOf };
-
 const app = fileURLToPath(new URL('../../examples/workbench/', import.meta.url));
 const axe = fileURLToPath(new URL('../../node_modules/axe-core/axe.min.js', import.meta.url));
-const out = mkdtempSync(join(tmpdir(), 'workbench-'));
+/** The folder of the built workbench. Whichever worker asks first builds it, once a run. */
+async function built(): Promise<string> {
+  const out = join(inject('runFolder'), 'workbench');
+  const done = `${out}.done`;
+  try {
+    mkdirSync(out);
+  } catch {
+    while (!existsSync(done)) await pause(200);
+    return out;
+  }
+  try {
+    const options = { outDir: out, emptyOutDir: true };
+    await build({ configFile: `${app}vite.config.js`, build: options, logLevel: 'error' });
+  } finally {
+    writeFileSync(done, '');
+  }
+  return out;
+}
 
-beforeAll(async () => {
-  await build({
-    configFile: `${app}vite.config.js`,
-    build: { outDir: out, emptyOutDir: true },
-    logLevel: 'error',
-  });
-}, 120_000);
-afterAll(() => rmSync(out, { recursive: true }));
+/** The workbench, and pages of it, for all tests of a file. */
+export function withWorkbench() {
+  const { browser, pageOf } = withBrowser();
+  let out: string;
+  beforeAll(async () => {
+    out = await built();
+  }, 120_000);
 
-export async function opened(options: BrowserContextOptions = {}) {
-  const context = await browser().newContext({
-    ...{
+  async function opened(options: BrowserContextOptions = {}) {
+    const context = await browser().newContext({
       viewport: { width: 1280, height: 800 },
       permissions: ['clipboard-read', 'clipboard-write'],
-    },
-    ...options,
-  });
-  const page = await context.newPage();
-  const complaints: string[] = [];
-  page.on('pageerror', ({ message }) => complaints.push(message));
-  await page.route('http://localhost:4179/**', (route) => {
-    const path = new URL(route.request().url()).pathname.replace(/^\/$/, '/index.html');
-    return route.fulfill({ path: join(out, path), contentType: contentType(path) });
-  });
-  await page.goto('http://localhost:4179/');
-  await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
-  return Object.assign(page, { complaints });
+      ...options,
+    });
+    const page = await context.newPage();
+    const complaints: string[] = [];
+    page.on('pageerror', ({ message }) => complaints.push(message));
+    await page.route('http://localhost:4179/**', (route) => {
+      const path = new URL(route.request().url()).pathname.replace(/^\/$/, '/index.html');
+      return route.fulfill({ path: join(out, path), contentType: contentType(path) });
+    });
+    await page.goto('http://localhost:4179/');
+    await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
+    return Object.assign(page, { complaints });
+  }
+  return { opened, pageOf };
 }
 
 export const snippet = `<div class="stop"><h3>Quarry End</h3><p>Every <b class="n">40</b> minutes</p><button id="more">More</button><p id="note" hidden>Request stop</p></div>

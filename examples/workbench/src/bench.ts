@@ -5,7 +5,7 @@ import { firstScreen, nothing, type Screen, type Work } from './state.ts';
 /** Changes of one kind within so many ms are one step of undo. */
 const together = 900;
 
-/** The work, its past and what is on the screen; whoever draws is told of each change. */
+/** The work, its past and what is on the screen; listeners are notified of each change. */
 export class Bench {
   work: Work = nothing;
   screen: Screen = firstScreen;
@@ -65,7 +65,7 @@ export class Bench {
     if (!next) return;
     this.past = [...this.past, this.work];
     this.future = others;
-    this.back(next, 'Done again.');
+    this.back(next, 'Redone.');
   }
 
   private back(work: Work, said: string): void {
@@ -77,7 +77,7 @@ export class Bench {
 
   /** An empty bench; what was on it can be had back by undo. */
   begin(): void {
-    this.change(nothing, '', 'The bench is empty. Undo has back what was on it.');
+    this.change(nothing, '', 'Started empty. Use Undo to get the previous work back.');
     this.show({ ...firstScreen, said: this.screen.said, hasPanes: this.screen.hasPanes });
   }
 

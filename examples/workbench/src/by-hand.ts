@@ -40,8 +40,7 @@ export function proposed(mould: Mould, marked: Marked): readonly Proposed[] | st
   const [part] = sources[marked.file];
   const source = mould[part];
   const text = source.slice(marked.start, marked.end);
-  if (text.trim() === '')
-    return 'Mark a text, an element, a value of style, or a literal of the script.';
+  if (text.trim() === '') return 'Select a text, an element, a CSS value or a script literal.';
   const found = {
     'template.html': () => inTemplate(mould, source, marked),
     'style.css': () => inStyle(mould, text),
@@ -51,7 +50,7 @@ export function proposed(mould: Mould, marked: Marked): readonly Proposed[] | st
   const sound = found.filter((one) => typeof withField(mould, marked, one) !== 'string');
   if (sound.length > 0) return sound;
   const [first] = found;
-  return first ? (withField(mould, marked, first) as string) : 'There is nothing to bind there.';
+  return first ? (withField(mould, marked, first) as string) : 'There is nothing to bind here.';
 }
 
 const address = /^(?:https?:|mailto:|tel:|\.{0,2}\/|#)\S*$/;
@@ -60,12 +59,12 @@ function inTemplate(mould: Mould, source: string, { start, end }: Marked) {
   const text = source.slice(start, end);
   if (/^\s*<[a-z]/i.test(text)) return ofElement(mould, text);
   if (/[<>]|\{~/.test(text))
-    return 'Mark words between tags, the value of one attribute, or one whole element.';
+    return 'Select text between tags, the value of one attribute, or one whole element.';
   const before = source.slice(0, start);
   const tag = before.lastIndexOf('<') > before.lastIndexOf('>');
   const [, quote] = /=\s*(["'])(?:(?!\1).)*$/s.exec(before.slice(before.lastIndexOf('<'))) ?? [];
   if (tag && (quote === undefined || text.includes(quote)))
-    return 'Of a tag, mark the value of one attribute, inside its quotes.';
+    return 'Inside a tag, select the value of one attribute, without its quotes.';
   const box = document.createElement('textarea');
   box.innerHTML = text;
   const { value } = box;
@@ -84,7 +83,8 @@ function inTemplate(mould: Mould, source: string, { start, end }: Marked) {
   return all.map(
     ([kind, held]): Proposed => ({
       name,
-      ...{ declaration: { kind, default: held }, binding: (one) => `{~${one}~}` },
+      declaration: { kind, default: held },
+      binding: (one) => `{~${one}~}`,
     }),
   );
 }
@@ -96,7 +96,7 @@ function ofElement(mould: Mould, text: string): readonly Proposed[] | string {
   const [element] = box.content.children;
   const open = /^\s*<[a-z][^\s/>]*/i.exec(text)?.[0] ?? '';
   if (!element || box.content.textContent?.trim() !== element.textContent?.trim())
-    return 'Mark one whole element, from its start tag to its end tag.';
+    return 'Select one whole element, from its start tag to its end tag.';
   const tag = element.localName;
   const name = freeName(mould, element.className || tag);
   const around = /^(\s*<(?:"[^"]*"|'[^']*'|[^'">])*>)([\s\S]*)(<\/[^>]+>\s*)$/.exec(text);
@@ -137,10 +137,12 @@ function inStyle(mould: Mould, text: string): readonly Proposed[] | string {
   const likely = kinds.length > 1 ? kinds.filter((kind) => kind !== 'typeface') : kinds;
   const isWord = likely[0] === 'typeface' && !/[,"' ]/.test(value);
   if (likely.length === 0 || isWord)
-    return `${value} is neither a colour, a length, a time, a number, a typeface nor a picture.`;
+    return `${value} is not a colour, length, time, number, font or image.`;
   return likely.map((kind): Proposed => {
     const held: Record<string, Json> = {
-      ...{ number: Number(value), typeface: { family: value }, image: { src: picture ?? '' } },
+      number: Number(value),
+      typeface: { family: value },
+      image: { src: picture ?? '' },
     };
     return {
       name: freeName(mould, kind),
@@ -158,7 +160,7 @@ function inStyleNamed(name: string): string {
 function inScript(mould: Mould, text: string): readonly Proposed[] | string {
   const value = literal(text.trim());
   if (value === undefined)
-    return 'Mark a whole literal: a number, true or false, or a text with its quotes.';
+    return 'Select a whole literal: a number, true, false, or a string with its quotes.';
   const kinds =
     typeof value === 'number'
       ? ['number', 'duration']
@@ -207,14 +209,14 @@ export function withField(
   const words = title.charAt(0).toUpperCase() + title.slice(1);
   const whole = redeclared({ ...mould, [part]: bound }, name, { ...declaration, title: words });
   const wrong = compileMould(whole).findings.find(({ level }) => level === 'error');
-  return wrong ? `${wrong.message} ${wrong.mend ?? ''}`.trim() : whole;
+  return wrong ? `${wrong.message} ${wrong.hint ?? ''}`.trim() : whole;
 }
 
 /** Why a name cannot be had for a new field. */
 export function nameTaken(mould: Mould, name: string): string | undefined {
   if (!/^[A-Za-z][A-Za-z0-9_-]{0,79}$/.test(name))
-    return `${name} cannot be the name of a field. Begin with a letter; use letters, digits and hyphens.`;
+    return `${JSON.stringify(name)} is not a valid field name. Start with a letter, then use letters, digits and hyphens.`;
   return Object.hasOwn(fieldsOf(mould), name)
-    ? `There is a field called ${name} already.`
+    ? `A field called ${name} already exists.`
     : undefined;
 }

@@ -63,8 +63,11 @@ export class CodePane extends LitElement {
     if (!area || !this.isConnected) return;
     const hadFocus = document.activeElement === area;
     this.editor = makeEditor(this, {
-      ...{ text: area.value, language: this.language, label: this.label },
-      ...{ isReadOnly: this.isReadOnly, onChange: (text) => this.say(text) },
+      text: area.value,
+      language: this.language,
+      label: this.label,
+      isReadOnly: this.isReadOnly,
+      onChange: (text) => this.say(text),
       onMark: (start, end) =>
         this.dispatchEvent(new CustomEvent('mark', { detail: { start, end } })),
     });

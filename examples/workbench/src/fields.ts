@@ -19,8 +19,7 @@ export function takeSpots(mould: Mould, spots: 'recommended' | string): Bound {
   try {
     const takes = spots === 'recommended' ? spots : [{ id: spots }];
     const { mould: bound, ties, findings } = bindSpots(mould, takes);
-    if (ties.length === 0)
-      return { why: findings[0]?.message ?? 'There is nothing to bind there.' };
+    if (ties.length === 0) return { why: findings[0]?.message ?? 'There is nothing to bind here.' };
     return { mould: bound, count: ties.length };
   } catch (error) {
     return refusedBy(error);
@@ -49,8 +48,8 @@ export function renamed(
 ): { readonly mould: Mould; readonly said: string } | { readonly why: string } {
   try {
     const { mould: changed, findings } = renameField(mould, name, to);
-    const [told] = findings;
-    const more = told ? ` ${told.message} ${told.mend ?? ''}` : '';
+    const [reported] = findings;
+    const more = reported ? ` ${reported.message} ${reported.hint ?? ''}` : '';
     return { mould: changed, said: `${name} is ${to} now.${more}` };
   } catch (error) {
     return refusedBy(error) as { why: string };
@@ -80,15 +79,31 @@ export function redeclared(mould: Mould, name: string, changes: Record<string, u
 
 /** Kinds that a field may be turned into, as far as its places and its default take it. */
 export const kinds = [
-  ...['text', 'multiline', 'richtext', 'number', 'switch', 'color', 'length', 'duration', 'date'],
-  ...['link', 'image', 'media', 'icon', 'typeface', 'fill', 'shape', 'markup', 'target'],
+  'text',
+  'multiline',
+  'richtext',
+  'number',
+  'switch',
+  'color',
+  'length',
+  'duration',
+  'date',
+  'link',
+  'image',
+  'media',
+  'icon',
+  'typeface',
+  'fill',
+  'shape',
+  'markup',
+  'target',
 ] as const;
 
 /** The mould with a field of another kind, or the sentence that says why it cannot be one. */
 export function retyped(mould: Mould, name: string, kind: string): Mould | string {
   const changed = redeclared(mould, name, { kind, type: undefined });
   const wrong = compileMould(changed).findings.find(({ level }) => level === 'error');
-  return wrong ? `${wrong.message} ${wrong.mend ?? ''}`.trim() : changed;
+  return wrong ? `${wrong.message} ${wrong.hint ?? ''}`.trim() : changed;
 }
 
 export function isRequired({ manifest }: Mould, name: string): boolean {

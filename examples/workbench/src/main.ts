@@ -8,7 +8,7 @@ const titles: Readonly<Record<Step, string>> = {
   paste: 'Paste',
   fields: 'Fields',
   try: 'Try',
-  take: 'Take along',
+  take: 'Get the code',
 };
 
 type View = (bench: Bench) => unknown;
@@ -23,7 +23,7 @@ const loading: Readonly<Record<Step, () => Promise<View>>> = {
 const views: Partial<Record<Step, View>> = { paste: pasteView };
 let parts: Awaited<ReturnType<typeof loadParts>> | undefined;
 
-const waiting: TemplateResult = html`<p class="soft" role="status">The tools are being laid out…</p>`;
+const waiting: TemplateResult = html`<p class="soft" role="status">Loading…</p>`;
 
 const place = document.querySelector('#bench') as HTMLElement;
 const bench = new Bench(draw);

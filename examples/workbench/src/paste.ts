@@ -103,8 +103,8 @@ export function faultsOf(mould: Mould): readonly Finding[] {
   return [...checkMould(mould)].sort((a, b) => order.indexOf(a.level) - order.indexOf(b.level));
 }
 
-/** The mould with the mends made that leave no choice. */
-export function mended(mould: Mould): { readonly mould: Mould; readonly count: number } {
+/** The mould with the unambiguous fixes applied. */
+export function fixed(mould: Mould): { readonly mould: Mould; readonly count: number } {
   const { mould: better, fixed } = fixMould(mould);
   return { mould: better, count: fixed.length };
 }

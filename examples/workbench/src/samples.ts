@@ -12,9 +12,9 @@ export function withSample(
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/g, '');
-  if (name === '') return { why: 'Give the sample a name of letters and digits.' };
+  if (name === '') return { why: 'Enter a sample name of letters and digits.' };
   if (['default', 'long', 'bare'].includes(name) && !ownSamples(mould).includes(name))
-    return { why: `${name} is a sample that every widget has. Give it another name.` };
+    return { why: `${name} is reserved. Choose another name.` };
   const cast = { format: 1, values, ...(Object.keys(below).length > 0 ? { below } : {}) };
   const text = `${JSON.stringify(cast, null, 2)}\n`;
   return { mould: { ...mould, files: { ...mould.files, [pathOf(name)]: text } }, name };

@@ -19,7 +19,9 @@ class SortableDirective extends AsyncDirective {
   private async make(list: HTMLElement): Promise<Sortable> {
     const { default: Sorted } = await import('sortablejs');
     return new Sorted(list, {
-      ...{ handle: '.grip', draggable: 'li', forceFallback: true },
+      handle: '.grip',
+      draggable: 'li',
+      forceFallback: true,
       animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
       onEnd: ({ item, oldDraggableIndex: from, newDraggableIndex: to }) => {
         if (from === undefined || to === undefined || from === to) return;

@@ -37,14 +37,16 @@ export interface Screen {
 export const nothing: Work = { pieces: [], mould: undefined, values: {}, below: {} };
 
 export const firstScreen: Screen = {
-  ...{ step: 'paste', hasPanes: false, refused: [], said: '', sample: 'default' },
-  ...{
-    pointedAt: '',
-    lit: '',
-    openField: '',
-    shownSpot: '',
-    hostPage: '',
-    form: 'block',
-    isSealed: false,
-  },
+  step: 'paste',
+  hasPanes: false,
+  refused: [],
+  said: '',
+  sample: 'default',
+  pointedAt: '',
+  lit: '',
+  openField: '',
+  shownSpot: '',
+  hostPage: '',
+  form: 'block',
+  isSealed: false,
 };

@@ -18,6 +18,8 @@ export async function tidied(text: string, language: keyof typeof parsers): Prom
   return format(text, {
     parser: parsers[language],
     plugins: plugins as unknown as Plugin[],
-    ...{ printWidth: 100, singleQuote: true, htmlWhitespaceSensitivity: 'css' },
+    printWidth: 100,
+    singleQuote: true,
+    htmlWhitespaceSensitivity: 'css',
   });
 }

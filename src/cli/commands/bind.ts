@@ -23,33 +23,36 @@ interface BindArguments {
 export function addBind(program: Command, running: Running): void {
   program
     .command('bind')
-    .summary('find what could be a field, and make it one')
-    .description('Lists what in a mould could be a field, binds it, and takes fields back.')
+    .summary('find editable spots and make them fields')
+    .description('Lists the spots of a mould that could be fields, binds them, and unbinds fields.')
     .argument('<MOULD>', 'mould folder')
     .option(
       '--take <id|id=name,...>',
-      'bind these, or all that are recommended; repeatable',
+      'bind these spots, or all recommended ones (repeatable)',
       collected,
       [],
     )
-    .option('--drop <field>', 'put back what stood in its places; repeatable', collected, [])
     .option(
-      '--rename <field=name>',
-      'give a field another name everywhere; repeatable',
+      '--drop <field>',
+      'unbind a field and restore the original code (repeatable)',
       collected,
       [],
     )
+    .option('--rename <field=name>', 'rename a field everywhere (repeatable)', collected, [])
     .action((folder: string, { take, drop, rename }: BindArguments) =>
       running(async (terminal) => {
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
         const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
-        const { mould, findings: told } = renameAll(taken.mould, rename);
+        const { mould, findings: reported } = renameAll(taken.mould, rename);
         const isChanged = taken.ties.length > 0 || drop.length > 0 || rename.length > 0;
         if (isChanged) await saveMould(folder, mould, read.mould);
-        const findings = [...read.findings, ...dropped.findings, ...taken.findings, ...told].map(
-          (one) => inFolder(folder, one),
-        );
+        const findings = [
+          ...read.findings,
+          ...dropped.findings,
+          ...taken.findings,
+          ...reported,
+        ].map((one) => inFolder(folder, one));
         if (terminal.isJson) {
           const bound = boundFields(mould).map(({ field, kind, places }) => ({
             field,
@@ -59,12 +62,12 @@ export function addBind(program: Command, running: Running): void {
           terminal.json({ spots: findSpots(mould), bound, findings });
           return findings;
         }
-        for (const tie of dropped.ties) printTie(terminal, tie, 'put back');
+        for (const tie of dropped.ties) printTie(terminal, tie, 'restored');
         for (const tie of taken.ties) printTie(terminal, tie, 'bound');
-        for (const one of rename) terminal.say(`${one.replace('=', ' is now ')}.`);
+        for (const one of rename) terminal.say(`${one.replace('=', ' is now called ')}.`);
         if (rename.length > 0) terminal.say('');
         await printFindings(terminal, findings);
-        if (isChanged) terminal.say(`See it:\n  keen-mould preview ${folder}`);
+        if (isChanged) terminal.say(`Look at it:\n  keen-mould preview ${folder}`);
         else printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
         return findings;
       }),

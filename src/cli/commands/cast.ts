@@ -7,11 +7,11 @@ import { forms } from '../../core/deliver/forms.ts';
 import { packMould } from '../../core/pack/pack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
-import { kit } from '../../kit/text.ts';
+import { kit } from '../../generated/kit.ts';
+import { runtime } from '../../generated/runtime.ts';
 import { loadFinish } from '../../node/files/finish.ts';
 import { readMould } from '../../node/files/mould-folder.ts';
 import { refuseIfThere, writeWhole } from '../../node/files/write-safely.ts';
-import { runtime } from '../../runtime/text.ts';
 import { castAssets } from '../cast-assets.ts';
 import {
   addCastOptions,
@@ -44,12 +44,12 @@ export function addCast(program: Command, running: Running): void {
       const manner = { sealed: options.sealed === true, look: lookNamed(options.look) };
       const style = styleNamed(options.style);
       if ((form === 'element' || form === 'module') && out === undefined && !terminal.isJson) {
-        const what = `The form ${form} is several files; say where they go with --out DIR.`;
+        const what = `The form ${form} has several files. Use --out DIR to say where they go.`;
         throw new Refusal(finding('call/usage', { what, command: 'cast' }));
       }
       const finish = await loadFinish(options);
       if (out !== undefined && !options.replace) {
-        await refuseIfThere(out, 'Add --replace to replace it, or choose another --out.');
+        await refuseIfThere(out, 'Use --replace, or choose another --out.');
       }
       const subjects = await readSubjects(paths, options);
       const findings = subjects.flatMap((one) => one.findings);
@@ -61,7 +61,13 @@ export function addCast(program: Command, running: Running): void {
       const casts = subjects.map((subject) => castOf(subject, options, { ...manner, ...assets }));
       const { nonce } = options;
       const delivery = deliver(casts, {
-        ...{ form, document: isDocument, runtime, kit, style, nonce, finish },
+        form,
+        document: isDocument,
+        runtime,
+        kit,
+        style,
+        nonce,
+        finish,
       });
       findings.push(...delivery.findings);
       const { parts } = delivery;
@@ -77,14 +83,14 @@ export function addCast(program: Command, running: Running): void {
       await printFindings(terminal, findings);
       if (out === undefined) terminal.result(code);
       else {
-        const kind = isDocument ? 'document' : isWhole ? form : `${form}, a file each`;
+        const kind = isDocument ? 'document' : isWhole ? form : `${form}, one file each`;
         const what = casts.length === 1 ? `cast ${delivery.id}` : `${casts.length} casts`;
         terminal.say(`${terminal.strong(out)} holds ${what} as ${kind}.`);
       }
       if (placed !== undefined) terminal.say(placed);
       if (isWhole && parts.open !== undefined) {
         terminal.say(
-          'What stands before and after content in its slot is in --json and --as placed.',
+          'The code before and after the content of its slot is in --json and --as placed.',
         );
       }
       // Down a pipe a block goes without words.
@@ -104,20 +110,22 @@ async function castPack(
 ): Promise<readonly Finding[]> {
   const [path = '', ...others] = paths;
   if (others.length > 0) {
-    const what = 'A pack holds one mould; give one folder at a time.';
+    const what = 'A pack holds one mould. Give one folder at a time.';
     throw new Refusal(finding('call/usage', { what, command: 'cast' }));
   }
   const { mould, findings } = await readMould(path);
   const { name, version } = mould.manifest;
   const pack = out ?? `${name}-${version}.zip`;
   if (!replace || out === undefined) {
-    await refuseIfThere(pack, 'Add --replace to replace it, or choose another --out.');
+    await refuseIfThere(pack, 'Use --replace, or choose another --out.');
   }
   await writeWhole(pack, packMould(mould));
   const needs = findNeeds(mould);
   if (terminal.isJson) terminal.json({ form: 'pack', pack, needs, findings });
   else {
-    terminal.say(`${terminal.strong(pack)} holds the mould; any command takes it.`);
+    terminal.say(
+      `${terminal.strong(pack)} is the packed mould. Every command accepts it in place of a folder.`,
+    );
     printNeeds(terminal, needs);
   }
   return findings;
@@ -129,7 +137,7 @@ async function readSubjects(
 ): Promise<readonly Subject[]> {
   const { fill, below, sample, id } = options;
   if (paths.length > 1 && ((fill.length > 0 || below.length > 0 || sample) ?? id)) {
-    const what = 'Values, a sample or an id can be given for one cast at a time.';
+    const what = 'Values, a sample or an id can only be given for one cast at a time.';
     throw new Refusal(finding('call/usage', { what, command: 'cast' }));
   }
   const subjects: Subject[] = [];

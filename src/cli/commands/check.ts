@@ -18,7 +18,7 @@ interface Checked {
   readonly name: string;
   readonly folder: string;
   readonly findings: readonly Finding[];
-  /** What was mended, where mending was asked for. */
+  /** What was fixed, where that was asked for. */
   readonly fixed: readonly Finding[];
 }
 
@@ -26,14 +26,11 @@ interface Checked {
 export function addCheck(program: Command, running: Running): void {
   program
     .command('check')
-    .summary('say what is wrong with a mould')
-    .description('Says what is wrong with moulds, where, and how to mend it.')
+    .summary('find faults in a mould')
+    .description('Reports what is wrong with moulds, where, and how to fix it.')
     .argument('<MOULD...>', 'mould folders')
-    .option('--fix', 'make the mends that leave no choice')
-    .option(
-      '--host <file>',
-      'HTML of a page they are to stand on, for fields that name parts of it',
-    )
+    .option('--fix', 'apply the unambiguous fixes')
+    .option('--host <file>', 'HTML of the host page, to check fields that target its elements')
     .action((folders: string[], { fix = false, host }: CheckArguments) =>
       running(async (terminal) => {
         const options = host === undefined ? {} : { host: (await readText(host)).text };
@@ -41,7 +38,8 @@ export function addCheck(program: Command, running: Running): void {
         for (const folder of folders) checked.push(await checkOne(folder, fix, options));
         if (terminal.isJson) {
           const moulds = checked.map(({ name, findings, fixed }) => ({
-            ...{ name, findings },
+            name,
+            findings,
             ...(fix ? { fixed } : {}),
           }));
           terminal.json({ moulds });
@@ -63,15 +61,15 @@ async function checkOne(folder: string, fix: boolean, options: CheckOptions): Pr
       fixed: [],
     };
   }
-  const { mould: mended, fixed, left } = fixMould(mould, options);
-  if (fixed.length > 0) await saveMould(folder, mended, mould);
+  const { mould: better, fixed, left } = fixMould(mould, options);
+  if (fixed.length > 0) await saveMould(folder, better, mould);
   return { name, folder, findings: here([...findings, ...left]), fixed: here(fixed) };
 }
 
 async function printChecked(terminal: Terminal, one: Checked): Promise<void> {
   const { folder, findings, fixed } = one;
   if (fixed.length > 0) {
-    terminal.say(`${terminal.strong(folder)}: mended`);
+    terminal.say(`${terminal.strong(folder)}: fixed`);
     for (const { file = '', line, column, message } of fixed) {
       terminal.say(`  ${terminal.soft(`${file}:${line}:${column}`)} ${message}`);
     }
@@ -81,7 +79,7 @@ async function printChecked(terminal: Terminal, one: Checked): Promise<void> {
   terminal.say(`${terminal.strong(folder)}: ${summaryOf(findings)}`);
   const fixable = findings.filter((finding) => finding.fixable).length;
   if (fixable > 0) {
-    terminal.say(`  ${fixable} of these ${fixable === 1 ? 'is' : 'are'} mended by check --fix.`);
+    terminal.say(`  check --fix can fix ${fixable} of these.`);
   }
 }
 

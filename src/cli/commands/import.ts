@@ -49,20 +49,19 @@ export function addImport(program: Command, running: Running): void {
   program
     .command('import')
     .summary('make a mould from a snippet')
-    .description('Makes a mould from pasted code: one piece, or markup, style and script apart.')
-    .argument('[FILE...]', 'the code, a folder with a page, or - for standard input')
-    .option('--html <file>', 'the markup by itself')
-    .option('--css <file>', 'the style by itself')
-    .option('--js <file>', 'the script by itself')
-    .option('--name <name>', "the mould's name; by default that of the page or the file")
-    .option('--library <url|name@version=file>', 'a library it needs; repeatable', collected, [])
-    .option(
-      '--replace',
-      'take the place of a mould that is there, and keep its fields and bindings',
+    .description(
+      'Makes a mould from pasted code: one file, or HTML, CSS and JavaScript separately.',
     )
-    .option('--bind', 'make fields of all that is recommended')
-    .option('--page-styles <root|drop>', 'keep, or leave out, all rules for html and body')
-    .option('--out <dir>', 'folder of the mould; by default its name')
+    .argument('[FILE...]', 'the code, a folder with a page, or - for standard input')
+    .option('--html <file>', 'the HTML')
+    .option('--css <file>', 'the CSS')
+    .option('--js <file>', 'the JavaScript')
+    .option('--name <name>', 'name of the mould (default: from the page title or file name)')
+    .option('--library <url|name@version=file>', 'a library it needs (repeatable)', collected, [])
+    .option('--replace', 'replace an existing mould but keep its fields and bindings')
+    .option('--bind', 'bind all recommended spots')
+    .option('--page-styles <root|drop>', 'keep or drop all rules for html and body')
+    .option('--out <dir>', 'folder of the mould (default: its name)')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
         const given = await readPieces(paths, options, world);
@@ -87,19 +86,19 @@ export function addImport(program: Command, running: Running): void {
         const files = await (older
           ? rewriteMould(folder, mould, older)
           : writeMould(folder, mould));
-        const told = findings.map((one) =>
+        const reported = findings.map((one) =>
           one.file === 'template.html' ? inFolder(folder, one) : one,
         );
         if (terminal.isJson) {
           const { name, libraries = [] } = mould.manifest;
           const fields = fieldNames(mould.manifest).length;
           const about = { mould: folder, name, files, libraries };
-          terminal.json({ ...about, findings: told, dropped, fields });
+          terminal.json({ ...about, findings: reported, dropped, fields });
         } else {
           const paths = [...given.keys()];
-          await printImport(terminal, { folder, mould, files, told, paths, isReplacing });
+          await printImport(terminal, { folder, mould, files, reported, paths, isReplacing });
         }
-        return told;
+        return reported;
       }),
     );
 }
@@ -117,7 +116,7 @@ async function readPieces(
   const pages = await Promise.all(paths.map(pageOf));
   const asked: { path: string; as?: Language }[] = [...pages.map((path) => ({ path })), ...panes];
   if (asked.length === 0) {
-    const what = 'There is no file to import.';
+    const what = 'No file was given.';
     throw new Refusal(finding('call/usage', { what, command: 'import' }));
   }
   const pieces = asked.map(async ({ path, as }): Promise<[string, SnippetPiece]> => {
@@ -139,7 +138,7 @@ async function readLibrary(given: string): Promise<GivenLibrary> {
     return { name, ...(version ? { version } : {}), part: partOf(path), from };
   }
   if (!isRemoteAddress(given)) {
-    const what = `--library takes an address or NAME@VERSION=FILE, not ${given}.`;
+    const what = `--library must be an address or NAME@VERSION=FILE, not ${given}.`;
     throw new Refusal(finding('call/usage', { what, command: 'import' }));
   }
   const { name: read, version: known } = libraryOf(given, partOf(given));
@@ -152,7 +151,7 @@ function partOf(path: string): LibraryPart {
 
 function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {
   if (pageStyles !== undefined && pageStyles !== 'root' && pageStyles !== 'drop') {
-    const what = `--page-styles takes root or drop, not ${pageStyles}.`;
+    const what = `--page-styles must be root or drop, not ${pageStyles}.`;
     throw new Refusal(finding('call/usage', { what, command: 'import' }));
   }
   return { ...(name === undefined ? {} : { name }), ...(pageStyles ? { pageStyles } : {}) };
@@ -196,16 +195,16 @@ interface Printed {
   readonly folder: string;
   readonly mould: Mould;
   readonly files: readonly string[];
-  readonly told: readonly Finding[];
+  readonly reported: readonly Finding[];
   readonly paths: readonly string[];
   readonly isReplacing: boolean;
 }
 
 async function printImport(
   terminal: Terminal,
-  { folder, mould, files, told, paths, isReplacing }: Printed,
+  { folder, mould, files, reported, paths, isReplacing }: Printed,
 ): Promise<void> {
-  const made = isReplacing ? 'is renewed' : 'is made';
+  const made = isReplacing ? 'was updated' : 'was created';
   terminal.say(`${terminal.strong(folder)} ${made} from ${paths.join(', ')}.`);
   terminal.say();
   const widest = Math.max(...files.map((file) => file.length));
@@ -213,15 +212,15 @@ async function printImport(
     terminal.say(`  ${file.padEnd(widest + 2)}${sizeOf(mould, file)}`.trimEnd());
   }
   terminal.say();
-  await printFindings(terminal, told);
+  await printFindings(terminal, reported);
   const fields = fieldNames(mould.manifest);
   if (fields.length > 0) {
-    const told = `It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}: ${fields.join(', ')}.`;
-    for (const line of wrapWords(told, terminal.columns)) terminal.say(line);
+    const reported = `It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}: ${fields.join(', ')}.`;
+    for (const line of wrapWords(reported, terminal.columns)) terminal.say(line);
     terminal.say();
-    terminal.say('See what is wrong with it, and look:');
+    terminal.say('Check it and look at it:');
   } else {
-    terminal.say('See what is wrong with it, find its fields, and look:');
+    terminal.say('Check it, find its fields and look at it:');
   }
   terminal.say(`  keen-mould check ${folder}`);
   if (fields.length === 0) terminal.say(`  keen-mould bind ${folder}`);

@@ -22,20 +22,23 @@ export function addPage(program: Command, running: Running): void {
   program
     .command('page')
     .summary('build pages of casts')
-    .description('Builds pages from page files, or from folders that hold them.')
-    .argument('<FILE...>', 'page files, or folders of them')
-    .option('--out <dir>', 'the folder that pages are written to', 'built')
-    .option('--rack <dir>', 'a rack for moulds that no folder holds; by default yours')
-    .option('--nonce <text>', 'nonce of a content security policy, for style and scripts')
-    .option('--browsers <query>', 'browsers whose prefixes style gets, such as "defaults"')
-    .option('--minify', 'make style and scripts small')
-    .option('--fetch', 'fetch libraries from elsewhere, to hold them to their digests')
-    .option('--replace', 'replace pages that no earlier build wrote')
+    .description('Builds pages from page files, or from folders of page files.')
+    .argument('<FILE...>', 'page files or folders of page files')
+    .option('--out <dir>', 'output folder', 'built')
+    .option('--rack <dir>', 'rack for moulds not found in a folder (default: yours)')
+    .option('--nonce <text>', 'nonce of a Content Security Policy, for style and scripts')
+    .option('--browsers <query>', 'add vendor prefixes for these browsers, such as "defaults"')
+    .option('--minify', 'minify style and scripts')
+    .option('--fetch', 'download remote libraries to compute their integrity hashes')
+    .option('--replace', 'replace pages that were not written by an earlier build')
     .action((paths: string[], options: PageArguments) =>
       running(async (terminal, world) => {
         const { out, nonce, replace } = options;
         const built = await buildPages(paths, {
-          ...{ out, nonce, replace, fetches: options.fetch },
+          out,
+          nonce,
+          replace,
+          fetches: options.fetch,
           rack: openRack(options.rack ?? usualRack(world.env)),
           finish: await loadFinish(options),
         });
@@ -57,14 +60,15 @@ function printPages(terminal: Terminal, built: PagesBuilt, out: string): void {
   if (shown.length > 20) terminal.say(`  and ${shown.length - 20} more`);
   const same = pages.length - shown.length;
   const count = shown.length === 1 ? '1 page' : `${shown.length} pages`;
-  const asTheyWere = same === 0 ? '' : `, ${same} ${same === 1 ? 'is' : 'are'} as before`;
+  const asTheyWere = same === 0 ? '' : `, ${same} unchanged`;
   const bytes = shared.reduce((sum, one) => sum + one.bytes, 0);
   const files = shared.length === 1 ? '1 file' : `${shared.length} files`;
   const others = shared.length === 0 ? '' : `; ${files} beside, ${sizeOf(bytes)}`;
   if (pages.length > 0) {
     terminal.say(`${terminal.strong(out)}: ${count} written${asTheyWere}${others}.`);
   }
-  for (const file of held) terminal.say(`${file} was not written; its last good page stays.`);
+  for (const file of held)
+    terminal.say(`${file} was not written. The last good version is unchanged.`);
   for (const [file, users] of Object.entries(shares)) {
     terminal.say(terminal.soft(`${file} is used by ${users.join(', ')}`));
   }

@@ -16,22 +16,24 @@ export function addPreview(program: Command, running: Running): void {
     .command('preview')
     .summary('see a mould live at several widths')
     .description(
-      'Serves a page on this machine: the settings form beside live frames at several widths, which follow edits of the files.',
+      'Serves a local page with the settings form next to live frames at several widths. It follows changes of the files.',
     )
     .argument('<MOULD...>', 'mould folders')
-    .option('--port <number>', 'port on loopback; by default any that is free')
+    .option('--port <number>', 'local port (default: any free port)')
     .option('--host <file>', 'an HTML page to try it in')
-    .option('--site-style <file>', 'a CSS file of the site, around it')
+    .option('--site-style <file>', 'a CSS file of the site to load around it')
     .action((folders: string[], options: PreviewArguments) =>
       running(async (terminal, world) => {
         const port = options.port === undefined ? undefined : readPort(options.port);
         const preview = await startPreview(folders, {
-          ...{ port, host: options.host, siteStyle: options.siteStyle },
+          port,
+          host: options.host,
+          siteStyle: options.siteStyle,
         });
         if (terminal.isJson) terminal.json({ url: preview.url, moulds: folders });
         else {
           terminal.say(`${terminal.strong(preview.url)} shows ${folders.join(', ')}.`);
-          terminal.say('Save a file of the mould and the page follows. Ctrl+C ends it.');
+          terminal.say('The page updates when you save a file of the mould. Press Ctrl+C to stop.');
         }
         await world.untilStopped();
         await preview.close();
@@ -43,6 +45,6 @@ export function addPreview(program: Command, running: Running): void {
 function readPort(typed: string): number {
   const port = Number(typed);
   if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
-  const what = `--port takes a whole number from 0 to 65535, not ${typed}.`;
+  const what = `--port must be a whole number from 0 to 65535, not ${typed}.`;
   throw new Refusal(finding('call/usage', { what, command: 'preview' }));
 }

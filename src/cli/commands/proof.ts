@@ -25,22 +25,29 @@ export function addProof(program: Command, running: Running): void {
   program
     .command('proof')
     .summary('take pictures at several widths')
-    .description('Takes pictures of casts at several viewport widths and says what is wrong there.')
+    .description(
+      'Takes pictures of casts at several viewport widths and reports what is wrong with them.',
+    )
     .argument('<MOULD|CAST.json...>', 'mould folders, or casts that name one')
-    .option('--fill <file|path=value>', 'values to fill in; repeatable, later wins', collected, [])
-    .option('--sample <name|all>', 'values to look at: default, long, bare, or one of its own')
-    .option('--widths <px,px>', "viewport widths; by default the mould's own")
-    .option('--copies <n|CxR>', 'so many copies, or a grid of so many columns and rows')
-    .option('--host <file>', 'an HTML page that it stands in')
-    .option('--scheme <light|dark>', 'the colour scheme asked for')
+    .option(
+      '--fill <file|path=value>',
+      'values to fill in (repeatable, later ones win)',
+      collected,
+      [],
+    )
+    .option('--sample <name|all>', 'sample to use: default, long, bare or one of its own')
+    .option('--widths <px,px>', "viewport widths (default: the mould's own)")
+    .option('--copies <n|CxR>', 'number of copies, or a grid such as 3x2')
+    .option('--host <file>', 'an HTML page to place it in')
+    .option('--scheme <light|dark>', 'prefers-color-scheme to emulate')
     .option('--state <state>', 'rest, hover, focus or visited')
-    .option('--rtl', 'from right to left')
-    .option('--beside', 'the paste as it came, next to each picture')
-    .option('--at <s,s>', 'moments on a fake clock, such as 0.5s,2s; by default 2s')
-    .option('--fetch', 'ask for what the mould declares under reaches')
+    .option('--rtl', 'right-to-left text direction')
+    .option('--beside', 'show the original paste next to each picture')
+    .option('--at <s,s>', 'times to take pictures at, such as 0.5s,2s (default: 2s)')
+    .option('--fetch', 'load addresses that the mould lists under reaches')
     .option('--against <dir>', 'compare with an earlier proof, pixel by pixel')
-    .option('--fail-on <facts>', 'end with 1 for these: any, changes, or FACT[=N],…')
-    .option('--out <dir>', 'folder to write to; by default NAME-proof')
+    .option('--fail-on <facts>', 'exit with 1 for these: any, changes, or FACT[=N],…')
+    .option('--out <dir>', 'output folder (default: NAME-proof)')
     .action((paths: string[], options: ProofArguments) =>
       running(async (terminal, world) => {
         const how = await readHow(options);
@@ -59,12 +66,12 @@ export function addProof(program: Command, running: Running): void {
           isFirst ? subject.findings : [],
         );
         const ofProof = made.findings.filter(({ code }) => /^(?:value|proof|json)\//.test(code));
-        const told = [...ofMoulds, ...ofProof];
+        const reported = [...ofMoulds, ...ofProof];
         const beyond = passed(limits, made);
-        const all = [...told, ...beyond];
+        const all = [...reported, ...beyond];
         if (terminal.isJson) terminal.json({ ...made, findings: all });
         else {
-          await printFindings(terminal, told);
+          await printFindings(terminal, reported);
           printProof(terminal, made);
           if (beyond.length > 0) terminal.say();
           await printFindings(terminal, beyond);
@@ -111,7 +118,9 @@ async function readSampled(path: string, fills: readonly string[], sample: strin
   const names = sampleNames(plain.mould);
   const read = names.map((name) => readSubject(path, fills, { sample: name }));
   return (await Promise.all(read)).map((subject, at) => ({
-    ...{ subject, name: names[at], isFirst: at === 0 },
+    subject,
+    name: names[at],
+    isFirst: at === 0,
   }));
 }
 
@@ -147,11 +156,11 @@ function printProof(terminal: Terminal, made: Proof): void {
       terminal.say(`  ${' '.repeat(widest)}   ${code ? `${code} ` : ''}${text}`);
     }
     if (count > mostPrinted) {
-      terminal.say(`  ${' '.repeat(widest)}   and ${count - mostPrinted} more, in the report`);
+      terminal.say(`  ${' '.repeat(widest)}   and ${count - mostPrinted} more in the report`);
     }
   }
   for (const change of made.changes ?? []) terminal.say(`  ${changeLine(change)}`);
-  if (made.changes?.length === 0) terminal.say('  every picture is as it was');
+  if (made.changes?.length === 0) terminal.say('  no picture has changed');
   terminal.say();
   terminal.say(`  sheet   ${made.sheet}`);
   terminal.say(`  report  ${made.report}`);

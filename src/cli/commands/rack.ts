@@ -5,6 +5,7 @@ import type { Mould } from '../../core/model/mould.ts';
 import { sampleNames, sampleOf } from '../../core/model/samples.ts';
 import { checkValues } from '../../core/model/values/mould-values.ts';
 import { compareFields, type FieldChanges } from '../../core/pack/compare-fields.ts';
+import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, rewriteMould, writeMould } from '../../node/files/mould-folder.ts';
 import { isThere, refuseIfThere } from '../../node/files/write-safely.ts';
 import { openRack, type Rack, type RackEntry } from '../../node/rack/rack.ts';
@@ -22,6 +23,36 @@ interface RackArguments {
   readonly replace?: true;
 }
 
+const opened = ({ rack: folder }: RackArguments, world: World): Rack =>
+  openRack(folder ?? usualRack(world.env));
+
+/** `rack take`: writes a mould of the rack into a folder, or updates the one that is there. */
+async function take(
+  terminal: Terminal,
+  on: Rack,
+  given: string,
+  options: RackArguments,
+): Promise<Finding[]> {
+  const { name, version: asked } = named(given);
+  const mould = await on.take(name, { version: asked, as: options.as });
+  const folder = options.out ?? mould.manifest.name;
+  if (!options.replace) {
+    await refuseIfThere(folder, 'Use --replace to update it, or choose another --out.');
+  }
+  const older = (await isThere(folder)) ? (await readMould(folder)).mould : undefined;
+  await (older ? rewriteMould(folder, mould, older) : writeMould(folder, mould));
+  const changes = older && compareFields(older, mould);
+  const lost = older ? valuesWithoutField(older, mould) : [];
+  const { name: own, version } = mould.manifest;
+  if (terminal.isJson) {
+    terminal.json({ mould: folder, name: own, version, changes, lost, findings: [] });
+    return [];
+  }
+  terminal.say(`${terminal.strong(folder)} has ${own} ${version}.`);
+  if (changes) printChanges(terminal, changes, lost);
+  return [];
+}
+
 /** `rack add|list|take|drop`: keeps moulds for other projects. */
 export function addRack(program: Command, running: Running): void {
   const rack = program
@@ -34,12 +65,9 @@ export function addRack(program: Command, running: Running): void {
       .command(words)
       .summary(summary)
       .description(`${summary.replace(/^./, (letter) => letter.toUpperCase())}.`)
-      .option('--rack <dir>', "the rack's folder; by default one in your user data")
-      .option('--json', 'print one JSON document and nothing else on standard output')
+      .option('--rack <dir>', 'folder of the rack (default: in your user data folder)')
+      .option('--json', 'print one JSON document on standard output')
       .helpOption('--help', 'show this help');
-  const opened = ({ rack: folder }: RackArguments, world: World): Rack =>
-    openRack(folder ?? usualRack(world.env));
-
   command('add <MOULD...>', 'add mould folders or packs').action(
     (paths: string[], options: RackArguments) =>
       running(async (terminal, world) => {
@@ -53,7 +81,7 @@ export function addRack(program: Command, running: Running): void {
         if (terminal.isJson) terminal.json({ rack: on.folder, added, findings: [] });
         for (const { name, version, isNew, needs } of terminal.isJson ? [] : added) {
           terminal.say(
-            `${terminal.strong(`${name} ${version}`)} ${isNew ? 'is on the rack' : 'was on the rack already'}.`,
+            `${terminal.strong(`${name} ${version}`)} ${isNew ? 'was added to the rack' : 'was already on the rack'}.`,
           );
           printNeeds(terminal, needs);
         }
@@ -61,7 +89,7 @@ export function addRack(program: Command, running: Running): void {
       }),
   );
 
-  command('list [WORDS...]', 'list what is there, or what all the words are found in').action(
+  command('list [WORDS...]', 'list the moulds, or those that match all words').action(
     (words: string[], options: RackArguments) =>
       running(async (terminal, world) => {
         const on = opened(options, world);
@@ -76,41 +104,21 @@ export function addRack(program: Command, running: Running): void {
   );
 
   command('take <NAME[@VERSION]>', 'take a mould into this project')
-    .option('--as <name>', 'begin another mould from it, under that name')
-    .option('--out <dir>', "the mould's own folder; by default its name")
-    .option('--replace', 'renew a mould that is there, and say what has changed')
+    .option('--as <name>', 'start a new mould from it, under that name')
+    .option('--out <dir>', 'folder of the mould (default: its name)')
+    .option('--replace', 'update an existing mould and list what changed')
     .action((given: string, options: RackArguments) =>
-      running(async (terminal, world) => {
-        const on = opened(options, world);
-        const { name, version: asked } = named(given);
-        const mould = await on.take(name, { version: asked, as: options.as });
-        const folder = options.out ?? mould.manifest.name;
-        if (!options.replace) {
-          await refuseIfThere(folder, 'Add --replace to renew it, or choose another --out.');
-        }
-        const older = (await isThere(folder)) ? (await readMould(folder)).mould : undefined;
-        await (older ? rewriteMould(folder, mould, older) : writeMould(folder, mould));
-        const changes = older && compareFields(older, mould);
-        const lost = older ? valuesWithoutField(older, mould) : [];
-        const { name: own, version } = mould.manifest;
-        if (terminal.isJson) {
-          terminal.json({ mould: folder, name: own, version, changes, lost, findings: [] });
-          return [];
-        }
-        terminal.say(`${terminal.strong(folder)} holds ${own} ${version}.`);
-        if (changes) printChanges(terminal, changes, lost);
-        return [];
-      }),
+      running((terminal, world) => take(terminal, opened(options, world), given, options)),
     );
 
-  command('drop <NAME[@VERSION]>', 'take a mould off the rack, or one version of it').action(
+  command('drop <NAME[@VERSION]>', 'remove a mould, or one version of it').action(
     (given: string, options: RackArguments) =>
       running(async (terminal, world) => {
         const on = opened(options, world);
         const { name, version } = named(given);
         const gone = await on.drop(name, version);
         if (terminal.isJson) terminal.json({ rack: on.folder, name, dropped: gone, findings: [] });
-        else terminal.say(`${terminal.strong(name)} ${gone.join(', ')} is off the rack.`);
+        else terminal.say(`${terminal.strong(name)} ${gone.join(', ')} was removed from the rack.`);
         return [];
       }),
   );
@@ -120,7 +128,7 @@ function printEntries(terminal: Terminal, entries: readonly RackEntry[], isSearc
   if (entries.length === 0) {
     terminal.say(
       isSearch
-        ? 'Nothing on the rack has all these words.'
+        ? 'Nothing on the rack matches all these words.'
         : 'The rack is empty. Add a mould: keen-mould rack add MOULD',
     );
     return;
@@ -163,10 +171,11 @@ function printChanges(terminal: Terminal, changes: FieldChanges, lost: readonly 
     ['new', added],
     ['gone', gone],
     ['renamed', renamed.map(({ from, to }) => `${from} to ${to}`)],
-    ['of another kind', otherKind.map(({ path, from, to }) => `${path}: ${from} to ${to}`)],
-    ['values kept aside', lost],
+    ['with another kind', otherKind.map(({ path, from, to }) => `${path}: ${from} to ${to}`)],
+    ['values no longer used', lost],
   ];
-  const told = lines.filter(([, all]) => all.length > 0);
-  for (const [title, all] of told) terminal.say(`  ${title.padEnd(17)}  ${all.join(', ')}`);
-  if (told.length === 0) terminal.say('  Its fields are as they were; every value still lands.');
+  const reported = lines.filter(([, all]) => all.length > 0);
+  for (const [title, all] of reported) terminal.say(`  ${title.padEnd(17)}  ${all.join(', ')}`);
+  if (reported.length === 0)
+    terminal.say('  Its fields are unchanged, so all existing values still work.');
 }

@@ -43,7 +43,7 @@ export interface Cast {
   /** Undefined where nothing of the mould has to run. */
   readonly script: CastScript | undefined;
   /** The values that its script can read, as text: one that differs is another script run. */
-  readonly told: string;
+  readonly scriptData: string;
   /** True where the root is a box around what the author wrote. */
   readonly hasBox: boolean;
   /** True where ids or names of the markup end in the cast's own id. */

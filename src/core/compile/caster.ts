@@ -51,6 +51,22 @@ export interface Caster extends CastMaker {
  * @param boundAt where a field is bound, as words that end a sentence; or ''
  */
 export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string): Caster {
+  const linked = linkMould(ready);
+  const { write, named, hasInlineNames } = linked;
+  return {
+    write: hasInlineNames
+      ? (values, id, { slots = noSlots, ...place } = {}) =>
+          filled(named(write(values, id, { ...place, slots: marksOf(Object.keys(slots)) })), slots)
+      : write,
+    cast: (castFile = {}, options = {}) =>
+      makeCast(ready, linked, castFile, { ...options, boundAt }),
+  };
+}
+
+/** What is worked out once for all casts of a mould. */
+type LinkedMould = ReturnType<typeof linkMould>;
+
+function linkMould(ready: ReadyMould) {
   const { name, root, used, renamed, inlineNames, version, title, origin } = ready;
   const linked = linkPlan(ready.plan, { mouldName: name, root, used, renamed });
   // A literal and no spread: this is what every cast goes through.
@@ -64,7 +80,6 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
       indexes: [0],
       counts: [1],
     });
-  const named = (text: string) => (inlineNames ? withInlineNames(text, inlineNames) : text);
   const styleIn = memoizeByName((manner: Required<Manner>) => {
     const { urls, ...texts } = ready.styleIn(manner);
     const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
@@ -83,88 +98,99 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
       script: script && { ...script, code: files.inScript(script.code) },
     };
   });
-  const firstState = firstStateOf(ready.hiddenTargets);
-  const shared = {
-    ...{ mould: name, version, title, origin, hasBox: ready.hasBox, hasIds: ready.hasIds },
-    ...{ libraries: ready.libraries, loads: ready.loads, assets: ready.assets },
-  };
   const addressed = new Set(ready.addressed);
-  const rule = (field: Field, value: unknown) =>
-    addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined;
-  const [slot] = ready.slots;
-  const isOpenSlot = slot !== undefined && ready.declaredSlots[slot]?.inherits === true;
-
   return {
-    write: inlineNames
-      ? (values, id, { slots = noSlots, ...place } = {}) =>
-          filled(named(write(values, id, { ...place, slots: marksOf(Object.keys(slots)) })), slots)
-      : write,
-    cast(castFile = {}, options = {}) {
-      const { placeOf, moulds, within, assetAt, sealed = false, look = 'own' } = options;
-      const id = idOf(castFile, name);
-      const checked = checkAgainst(root, castFile.values ?? {}, {
-        below: castFile.below,
-        kept: castFile.kept,
-        isOlder: isOtherVersion(castFile, version),
-        placeOf,
-        rule,
-        boundAt,
-      });
-      const { values, below, kept } = checked;
-      const { texts, ofCast } = styleIn({ sealed, look });
-      const slots = fillSlots(castFile.slots, {
-        mouldName: name,
-        known: ready.slots,
-        declared: ready.declaredSlots,
-        sealed,
-        castOf: (file) => moulds?.(nameOf(file))?.cast(file, { ...options, within: name }),
-      });
-      const files = assetAt ? filesIn(assetAt) : undefined;
-      const { look: seen } = texts;
-      const placed = (slots: Readonly<Record<string, string>>): Partial<Placing> =>
-        sealed ? { suffix: '', look: seen, slots } : { look: seen, slots };
-      const isPlain = !files && !inlineNames;
-      /** What is placed in slots keeps its own names and addresses, and so comes in afterwards. */
-      const marked = (names: readonly string[]) => {
-        const text = named(write(values, id, placed(marksOf(names))));
-        return files ? files.inMarkup(text) : text;
-      };
-      const script = files ? files.script : ready.script();
-      const own = forScript(values);
-      return {
-        id,
-        sealed,
-        kept,
-        values,
-        script,
-        scriptValues: files && script?.needsValues ? (files.inValues(own) as JsonObject) : own,
-        defaults: files ? files.defaults : defaults,
-        reset: texts.reset,
-        mouldStyle: files ? files.inShared(texts.ofMould) : texts.ofMould,
-        pageStyle: files ? files.inShared(texts.ofPage) : texts.ofPage,
-        castStyle: files ? files.inStyle(ofCast(values, below, id)) : ofCast(values, below, id),
-        markup: isPlain
-          ? write(values, id, placed(slots.markup))
-          : filled(marked(Object.keys(slots.markup)), slots.markup),
-        opened:
-          slot === undefined
-            ? undefined
-            : () => openedAt(marked([slot]), slot, { sealed, inherits: isOpenSlot }),
-        inner: slots.inner,
-        light: slots.light,
-        fillsSlots: slots.areToBeStyled,
-        firstState: ready.hasScript ? firstState(values) : '',
-        told: toldOf(script, values),
-        made: { ready, look, assetAt },
-        findings: [
-          ...aboutPlacing(castFile, ready, within),
-          ...checked.findings,
-          ...slots.findings,
-        ],
-        // Last: what is added to a copy takes V8 sixty times as long as what is copied into it.
-        ...shared,
-      };
+    write,
+    hasInlineNames: inlineNames !== undefined,
+    named: (text: string) => (inlineNames ? withInlineNames(text, inlineNames) : text),
+    styleIn,
+    forScript,
+    defaults,
+    filesIn,
+    firstState: firstStateOf(ready.hiddenTargets),
+    rule: (field: Field, value: unknown) =>
+      addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined,
+    shared: {
+      mould: name,
+      version,
+      title,
+      origin,
+      hasBox: ready.hasBox,
+      hasIds: ready.hasIds,
+      libraries: ready.libraries,
+      loads: ready.loads,
+      assets: ready.assets,
     },
+  };
+}
+
+function makeCast(
+  ready: ReadyMould,
+  { write, named, hasInlineNames, ...linked }: LinkedMould,
+  castFile: CastFile,
+  options: CastOptions & { readonly boundAt?: ((field: Field) => string) | undefined },
+): Cast {
+  const { name } = ready;
+  const { placeOf, moulds, within, assetAt, sealed = false, look = 'own', boundAt } = options;
+  const id = idOf(castFile, name);
+  const checked = checkAgainst(ready.root, castFile.values ?? {}, {
+    below: castFile.below,
+    kept: castFile.kept,
+    isOlder: isOtherVersion(castFile, ready.version),
+    placeOf,
+    rule: linked.rule,
+    boundAt,
+  });
+  const { values, below, kept } = checked;
+  const { texts, ofCast } = linked.styleIn({ sealed, look });
+  const slots = fillSlots(castFile.slots, {
+    mouldName: name,
+    known: ready.slots,
+    declared: ready.declaredSlots,
+    sealed,
+    castOf: (file) => moulds?.(nameOf(file))?.cast(file, { ...options, within: name }),
+  });
+  const files = assetAt ? linked.filesIn(assetAt) : undefined;
+  const placed = (inSlots: Readonly<Record<string, string>>): Partial<Placing> =>
+    sealed
+      ? { suffix: '', look: texts.look, slots: inSlots }
+      : { look: texts.look, slots: inSlots };
+  /** What is placed in slots keeps its own names and addresses, and so comes in afterwards. */
+  const marked = (names: readonly string[]) => {
+    const text = named(write(values, id, placed(marksOf(names))));
+    return files ? files.inMarkup(text) : text;
+  };
+  const script = files ? files.script : ready.script();
+  const own = linked.forScript(values);
+  const [slot] = ready.slots;
+  const inherits = slot !== undefined && ready.declaredSlots[slot]?.inherits === true;
+  return {
+    id,
+    sealed,
+    kept,
+    values,
+    script,
+    scriptValues: files && script?.needsValues ? (files.inValues(own) as JsonObject) : own,
+    defaults: files ? files.defaults : linked.defaults,
+    reset: texts.reset,
+    mouldStyle: files ? files.inShared(texts.ofMould) : texts.ofMould,
+    pageStyle: files ? files.inShared(texts.ofPage) : texts.ofPage,
+    castStyle: files ? files.inStyle(ofCast(values, below, id)) : ofCast(values, below, id),
+    markup:
+      files || hasInlineNames
+        ? filled(marked(Object.keys(slots.markup)), slots.markup)
+        : write(values, id, placed(slots.markup)),
+    opened:
+      slot === undefined ? undefined : () => openedAt(marked([slot]), slot, { sealed, inherits }),
+    inner: slots.inner,
+    light: slots.light,
+    fillsSlots: slots.areToBeStyled,
+    firstState: ready.hasScript ? linked.firstState(values) : '',
+    scriptData: scriptDataOf(script, values),
+    made: { ready, look, assetAt },
+    findings: [...aboutPlacing(castFile, ready, within), ...checked.findings, ...slots.findings],
+    // Last: what is added to a copy takes V8 sixty times as long as what is copied into it.
+    ...linked.shared,
   };
 }
 
@@ -180,7 +206,7 @@ function filled(marked: string, slots: Readonly<Record<string, string>>): string
   return marked.replace(/\0([\w-]+)\0/g, (_, name: string) => slots[name] ?? '');
 }
 
-function toldOf(script: CastScript | undefined, values: CheckedValues): string {
+function scriptDataOf(script: CastScript | undefined, values: CheckedValues): string {
   if (!script?.needsValues) return '';
   const { reads = Object.keys(values as object) } = script;
   return JSON.stringify(reads.map((name) => (values as JsonObject)[name] ?? null));

@@ -12,7 +12,7 @@ import { Refusal } from '../problem/refusal.ts';
 import { indexLines } from '../text/line-index.ts';
 import { memoize } from '../text/memoize.ts';
 import type { Cast } from './cast.ts';
-import { type CastOptions, makeCaster } from './caster.ts';
+import { type Caster, type CastOptions, makeCaster } from './caster.ts';
 import { hiddenTargets } from './first-state.ts';
 import {
   asksForPage,
@@ -22,13 +22,13 @@ import {
   movingIn,
   sheetAt,
 } from './mould-code.ts';
-import { parseSources } from './parse-sources.ts';
+import { type ParsedSources, parseSources } from './parse-sources.ts';
 import type { Origin, ReadyMould } from './ready-mould.ts';
 import { castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
 import { isWrittenHere } from './script/written-here.ts';
-import { compileStyle } from './style/compile-style.ts';
+import { compileStyle, type StyleSource } from './style/compile-style.ts';
 import { customElementsIn } from './style/custom-elements.ts';
 import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
@@ -80,48 +80,40 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
   const parsed = style === given.style ? read : { ...read, style: parseStyle(style) };
   const sheets = [...sheetsOf(manifest), ...libraries];
   const usedProperties = propertiesNamedIn(template, style, script);
-  const hasSlots = /\skm-slot\s*=/.test(template);
-  const styles = compileStyle({
-    customElements: customElementsIn(template, script),
-    ...{ hasSlots, libraryScripts: libraryScriptsOf(mould), moving: movingIn(mould, parsed.style) },
-    ...{ mouldName: name, style, parsed: parsed.style, root, usedProperties, placeOf },
-    libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
-    loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
-    needs: neededProperties(manifest),
-    spokenElsewhere: propertiesNamedIn(template, script, ...libraryScriptsOf(mould)),
-  });
+  const styles = compileStyle(
+    styleSourceOf(mould, parsed, { root, usedProperties, placeOf, sheets }),
+  );
   const templateFindings: Finding[] = [];
-  const binder: Binder = {
-    ...{ root, source: template, usedProperties, addressed: new Set(), slots: new Set() },
-    renamedElements: new Set(),
-    renamed: styles.names.of.dashed,
-    lines: indexLines('template.html', template),
-    report: (one) => templateFindings.push(one),
-  };
+  const binder = binderOf(
+    template,
+    { root, usedProperties, renamed: styles.names.of.dashed },
+    (one) => templateFindings.push(one),
+  );
   const scriptRead = readScript(script, parsed.script);
   const { page = {} } = manifest;
-  const asks = styles.stylesPage || Object.keys(page).length > 0 || asksForPage(mould);
-  const needsWrapper = (top: Element) =>
-    asks ||
-    takesFromAround(parsed.style.tree, {
-      name: top.name,
-      id: top.valueOf('id') ?? '',
-      classes: (top.valueOf('class') ?? '').split(/\s+/),
-    });
+  const needsWrapper = wrapperOf(mould, parsed, styles.stylesPage || Object.keys(page).length > 0);
   const compiled = compileTemplate(binder, page, needsWrapper, parsed.template);
   const { handlers } = compiled;
   const ids = withPageId(compiled.ids, manifest);
   const targets = hiddenTargets(root, binder, placeOf);
   const findings = [
-    ...[...fields.findings, ...templateFindings, ...styles.findings, ...scriptRead.findings],
+    ...fields.findings,
+    ...templateFindings,
+    ...styles.findings,
+    ...scriptRead.findings,
     ...fieldFaults(root, source),
     ...wordsFaults(mould, root),
     ...unknownImports(scriptRead, script, libraries),
   ];
   const ready: ReadyMould = {
-    ...{ name, version: manifest.version, title: manifest.title ?? name, root },
+    name,
+    version: manifest.version,
+    title: manifest.title ?? name,
+    root,
     origin: originOf(manifest),
-    ...{ plan: compiled.plan, used: usedProperties, renamed: styles.names.of.dashed },
+    plan: compiled.plan,
+    used: usedProperties,
+    renamed: styles.names.of.dashed,
     inlineNames: speaksOfNew(template, styles.names.of) ? styles.names.of : undefined,
     styleIn: (manner) =>
       styles.inManner(manner, { ownsId: ids.ownsId, renamed: binder.renamedElements }),
@@ -130,24 +122,49 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
       script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
         ? undefined
         : castScript({
-            ...{ mould, parsed: parsed.script, read: scriptRead, handlers },
-            ...{ ids: ids.ids, hasIds: ids.isAny, names: styles.names.of },
+            mould,
+            parsed: parsed.script,
+            read: scriptRead,
+            handlers,
+            ids: ids.ids,
+            hasIds: ids.isAny,
+            names: styles.names.of,
             standIns: compiled.markup.elements.filter(isWrittenHere).length,
           }),
     ),
     hasScript: script.trim() !== '',
-    ...{ slots: [...binder.slots], declaredSlots: manifest.slots ?? {} },
+    slots: [...binder.slots],
+    declaredSlots: manifest.slots ?? {},
     within: manifest.within ?? [],
     addressed: [...binder.addressed].map(({ path }) => path),
     hiddenTargets: targets,
-    ...{ hasBox: compiled.hasBox, hasIds: ids.isAny, libraries: sheets },
+    hasBox: compiled.hasBox,
+    hasIds: ids.isAny,
+    libraries: sheets,
     loads: sheets.flatMap((one) => loadOf(mould, one)),
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
   };
   const uses = memoize(() => usesIn(given, read));
-  const caster = memoize(() => makeCaster(ready, (field) => boundPlaces(given, uses(), field)));
+  const boundAt = (field: Field) => boundPlaces(given, uses(), field);
+  return compiledOf(
+    ready,
+    findings,
+    memoize(() => makeCaster(ready, boundAt)),
+  );
+}
+
+/** A mould that casts where nothing keeps it from that. */
+function compiledOf(
+  ready: ReadyMould,
+  findings: readonly Finding[],
+  caster: () => Caster,
+): CompiledMould {
+  const { name, root } = ready;
   return {
-    ...{ name, root, findings, ready },
+    name,
+    root,
+    findings,
+    ready,
     isSound: !findings.some(keepsFromCasting),
     write: (values, id, place) => caster().write(values, id, place),
     cast(castFile, options) {
@@ -156,6 +173,66 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
       return caster().cast(castFile, options);
     },
   };
+}
+
+/** A binder that has found nothing yet. */
+function binderOf(
+  source: string,
+  known: Pick<Binder, 'root' | 'usedProperties' | 'renamed'>,
+  report: Binder['report'],
+): Binder {
+  return {
+    ...known,
+    source,
+    addressed: new Set(),
+    slots: new Set(),
+    renamedElements: new Set(),
+    lines: indexLines('template.html', source),
+    report,
+  };
+}
+
+/** What style is compiled from, and with what from the rest of the mould. */
+function styleSourceOf(
+  mould: Mould,
+  { style: parsed }: ParsedSources,
+  facts: Pick<StyleSource, 'root' | 'usedProperties' | 'placeOf'> & {
+    readonly sheets: readonly Library[];
+  },
+): StyleSource {
+  const { manifest, template, style, script } = mould;
+  const { libraries = [] } = manifest;
+  const { sheets, ...known } = facts;
+  return {
+    ...known,
+    mouldName: manifest.name,
+    style,
+    parsed,
+    customElements: customElementsIn(template, script),
+    hasSlots: /\skm-slot\s*=/.test(template),
+    libraryScripts: libraryScriptsOf(mould),
+    moving: movingIn(mould, parsed),
+    libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
+    loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
+    needs: neededProperties(manifest),
+    spokenElsewhere: propertiesNamedIn(template, script, ...libraryScriptsOf(mould)),
+  };
+}
+
+/** Whether the one element at the top needs a box around it, since it takes something of its page. */
+function wrapperOf(
+  mould: Mould,
+  parsed: ParsedSources,
+  takesOfPage: boolean,
+): (top: Element) => boolean {
+  const always = takesOfPage || asksForPage(mould);
+  return (top) =>
+    always ||
+    takesFromAround(parsed.style.tree, {
+      name: top.name,
+      id: top.valueOf('id') ?? '',
+      classes: (top.valueOf('class') ?? '').split(/\s+/),
+    });
 }
 
 function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {

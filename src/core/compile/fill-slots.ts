@@ -1,9 +1,9 @@
+import { closedMarkup } from '#closed-markup';
 import type { CastFile, SlotContent } from '../model/cast-file.ts';
 import type { Slot } from '../model/mould.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import type { Cast } from './cast.ts';
-import { closedMarkup } from './closed-markup.ts';
 import { placedMarkup } from './placed-markup.ts';
 
 /** What stands in the slots of a cast. */
@@ -30,7 +30,11 @@ export interface SlotSetting {
 }
 
 const nothing: FilledSlots = {
-  ...{ markup: {}, light: '', inner: [], areToBeStyled: false, findings: [] },
+  markup: {},
+  light: '',
+  inner: [],
+  areToBeStyled: false,
+  findings: [],
 };
 
 /**
@@ -83,7 +87,8 @@ export function fillSlots(slots: CastFile['slots'], setting: SlotSetting): Fille
   return {
     markup: Object.fromEntries(inTemplate),
     light: sealed ? boxes.join('\n') : '',
-    ...{ inner, findings },
+    inner,
+    findings,
     areToBeStyled: filled.some((one) => !one.inherits),
   };
 }
@@ -116,7 +121,10 @@ export function openedAt(
   if (!marked.includes(mark)) return undefined;
   const box = boxTags(name, inherits, sealed).join(`\n${mark}\n`);
   return {
-    ...{ mark, inner: [], fillsSlots: !inherits, light: sealed ? box : '' },
+    mark,
+    inner: [],
+    fillsSlots: !inherits,
+    light: sealed ? box : '',
     markup: marked.replace(mark, sealed ? `<slot name="${name}"></slot>` : box),
   };
 }

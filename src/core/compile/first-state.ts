@@ -29,7 +29,7 @@ export function hiddenTargets(
   return fieldsBelow(root).flatMap((field): HiddenTarget[] => {
     const { hidden } = field.declared;
     const { path } = field;
-    if (field.kindName !== 'target' || hidden === undefined || hidden === false) return [];
+    if (!field.kind.isTarget || hidden === undefined || hidden === false) return [];
     if (hidden === true) return [{ path }];
     const at = [...(field.at ?? []), 'hidden'];
     const here: Binder = { ...binder, lines: { ...binder.lines, placeAt: () => placeOf(at) } };
@@ -41,7 +41,8 @@ export function hiddenTargets(
 /** Makes the function of a cast's values that gives style which hides, or '' for nothing to hide. */
 export function firstStateOf(targets: readonly HiddenTarget[]): (values: JsonObject) => string {
   const all = targets.map(({ path, ...one }) => ({
-    ...{ path, holds: one.if ? linkCondition(one.if) : () => true },
+    path,
+    holds: one.if ? linkCondition(one.if) : () => true,
   }));
   return (values) => {
     const scope = { rows: [values] } as never;

@@ -54,7 +54,8 @@ export function movingIn(mould: Mould, style: ParsedStyle): ReadonlySet<string> 
   if (isUnknown) return undefined;
   const sheets = libraries.flatMap((one) => sheetAt(mould, one) ?? []);
   return movingProperties({
-    ...{ template, scripts },
+    template,
+    scripts,
     trees: [style.tree, ...sheets.map((text) => parseStyle(text).tree)],
   });
 }

@@ -1,7 +1,7 @@
 import type { Cast } from './cast.ts';
 
 /** What a host's rules could do to the element that the shadow root is on. */
-const edge =
+const border =
   'all: initial !important; display: block !important; -webkit-locale: inherit !important';
 
 /** A cast as it stands in a page or in a slot; a sealed one in a shadow root. */
@@ -10,7 +10,7 @@ export function placedMarkup(cast: Cast): string {
   const { mould, id, reset, mouldStyle, castStyle } = cast;
   // The parser makes the shadow root (HTML Standard, 4.12.3).
   return [
-    `<div data-mould="${mould}" data-cast="${id}" style="${edge}"><template shadowrootmode="open">`,
+    `<div data-mould="${mould}" data-cast="${id}" style="${border}"><template shadowrootmode="open">`,
     ...styleElement([reset, mouldStyle, castStyle]),
     cast.markup.trim(),
     `</template>${cast.light}</div>`,

@@ -71,7 +71,7 @@ export interface ComposedPage {
  * Puts a page together: casts in the places of their host, each style and library once, in the
  * order of what needs what, style in the head and script at the end of the body. The same page
  * gives the same bytes. Never throws on what the page holds; casts that cannot be made are left
- * out and told of.
+ * out and reported.
  *
  * @example
  * const { html } = composePage(page, { mouldOf: (name) => moulds.get(name), runtime });
@@ -106,13 +106,18 @@ export function composePage(page: PageFile, setting: PageSetting): ComposedPage 
   }
   const { title, lang, dir } = page;
   const html = host.fill({
-    ...{ title, lang, dir },
+    title,
+    lang,
+    dir,
     ...around(done, page, setting),
     places: new Map([...byPlace].map(([place, markups]) => [place, markups.join('\n')])),
   });
   const all = casts.flatMap(withInner);
   return {
-    ...{ html, casts: all.length, findings, shares: [...shares] },
+    html,
+    casts: all.length,
+    findings,
+    shares: [...shares],
     moulds: [...new Set(all.map(({ mould }) => mould))],
   };
 }
@@ -182,20 +187,22 @@ function castOn(
     const cast = compiled.cast(
       ids.complete({ ...file, mould: name, values: { ...shared, ...own } }, name),
       {
-        ...{ sealed, look, assetAt },
+        sealed,
+        look,
+        assetAt,
         moulds: (inner) => mouldOf(inner),
         // What a shared file gives stands in that file, and not here.
         placeOf: ([first = '', ...rest]) =>
           Object.hasOwn(own, first) ? placeOf([...at, 'values', first, ...rest]) : placeOf(at),
       },
     );
-    const told = cast.findings.map((one): PageFinding => ({ ...one, cast: cast.id }));
-    return { cast, findings: [...findings, ...told] };
+    const reported = cast.findings.map((one): PageFinding => ({ ...one, cast: cast.id }));
+    return { cast, findings: [...findings, ...reported] };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const place = placeOf([...at, 'mould']);
-    const told = error.findings.map((one) => ({ ...one, ...place, cast: file.id ?? name }));
-    return { findings: [...findings, ...told] };
+    const reported = error.findings.map((one) => ({ ...one, ...place, cast: file.id ?? name }));
+    return { findings: [...findings, ...reported] };
   }
 }
 

@@ -136,7 +136,9 @@ function withInner(cast: Cast): Cast[] {
 
 function stylesOf(cast: Cast, isNew: OnPage): StylePiece[] {
   const once = (kind: string, text: string, name: string) => ({
-    ...{ text: text !== '' && isNew(kind, text) ? text : '', isOwn: false, name },
+    text: text !== '' && isNew(kind, text) ? text : '',
+    isOwn: false,
+    name,
   });
   if (cast.sealed) return [once('page style', cast.pageStyle, cast.mould)];
   return [

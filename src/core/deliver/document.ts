@@ -11,7 +11,7 @@ export interface DocumentFrame {
   readonly nonce?: string;
 }
 
-/** A whole HTML document around some markup, with no style of its own but a bare edge. */
+/** A whole HTML document around some markup, with no style of its own but a margin of 0. */
 export function toDocument(
   html: string,
   { title, lang = 'en', head = '', nonce = '' }: DocumentFrame,

@@ -11,22 +11,57 @@ export interface ElementField {
 
 /** Attributes and properties that all HTML elements have, and so no field may take. */
 const taken = new Set([
-  ...['accesskey', 'autocapitalize', 'autocorrect', 'autofocus', 'class', 'contenteditable', 'dir'],
-  ...['draggable', 'enterkeyhint', 'exportparts', 'hidden', 'id', 'inert', 'inputmode', 'is'],
-  ...['itemid', 'itemprop', 'itemref', 'itemscope', 'itemtype', 'lang', 'nonce', 'part', 'popover'],
-  ...['role', 'slot', 'spellcheck', 'style', 'tabindex', 'title', 'translate', 'values', 'mould'],
-  ...[
-    'attributes',
-    'blur',
-    'children',
-    'click',
-    'closest',
-    'dataset',
-    'focus',
-    'matches',
-    'normalize',
-  ],
-  ...['prefix', 'prepend', 'append', 'remove', 'before', 'after', 'animate', 'contains', 'cast'],
+  'accesskey',
+  'autocapitalize',
+  'autocorrect',
+  'autofocus',
+  'class',
+  'contenteditable',
+  'dir',
+  'draggable',
+  'enterkeyhint',
+  'exportparts',
+  'hidden',
+  'id',
+  'inert',
+  'inputmode',
+  'is',
+  'itemid',
+  'itemprop',
+  'itemref',
+  'itemscope',
+  'itemtype',
+  'lang',
+  'nonce',
+  'part',
+  'popover',
+  'role',
+  'slot',
+  'spellcheck',
+  'style',
+  'tabindex',
+  'title',
+  'translate',
+  'values',
+  'mould',
+  'attributes',
+  'blur',
+  'children',
+  'click',
+  'closest',
+  'dataset',
+  'focus',
+  'matches',
+  'normalize',
+  'prefix',
+  'prepend',
+  'append',
+  'remove',
+  'before',
+  'after',
+  'animate',
+  'contains',
+  'cast',
 ]);
 
 /** True for a name that elements have a use of their own for. */
@@ -46,7 +81,7 @@ export function elementFields(root: Field): ElementField[] {
   const found: ElementField[] = [];
   const visit = (field: Field): void => {
     for (const member of field.members) {
-      if (member.kindName === 'note') continue;
+      if (member.kind.isValueless) continue;
       const { path, name } = member;
       const kebab = path
         .replace(/([a-z0-9])([A-Z])/g, '$1-$2')
@@ -72,8 +107,14 @@ function propertyOf(name: string): string {
 
 /** Names with a hyphen that are no custom element's (HTML Standard, 4.13.2). */
 const reserved = new Set([
-  ...['annotation-xml', 'color-profile', 'font-face', 'font-face-src', 'font-face-uri'],
-  ...['font-face-format', 'font-face-name', 'missing-glyph'],
+  'annotation-xml',
+  'color-profile',
+  'font-face',
+  'font-face-src',
+  'font-face-uri',
+  'font-face-format',
+  'font-face-name',
+  'missing-glyph',
 ]);
 
 /** The element's name: the mould's, where that can be one. */

@@ -52,7 +52,9 @@ export function elementManifest(ready: ReadyMould): string {
       },
     ],
     events: Object.entries(events).map(([event, [type, description]]) => ({
-      ...{ name: event, type: { text: type }, description },
+      name: event,
+      type: { text: type },
+      description,
     })),
     slots: slots.map((slot) => ({ name: slot, description: declaredSlots[slot]?.title ?? slot })),
   };

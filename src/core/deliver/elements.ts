@@ -29,7 +29,7 @@ export function ownStyle(styles: readonly StylePiece[]): string {
   return styles.flatMap(({ text, isOwn }) => (isOwn ? [text] : [])).join('\n');
 }
 
-/** Style that goes when the script has run; it stands by itself, so that it can be taken away. */
+/** Style that goes when the script has run; it is separate, so that it can be removed. */
 export function firstStateElements(
   { firstStates }: Pick<CodePieces, 'firstStates'>,
   writing: Writing,

@@ -11,14 +11,12 @@ export interface Needed {
   readonly css: boolean;
 }
 
-const withHtml = new Set(['richtext', 'drawing', 'markup']);
-
 export function neededTools({ made: { ready } }: Cast): Needed {
   const fields = fieldsBelow(ready.root);
-  const isCss = ({ kind, declared, kindName }: Field) =>
-    kindName === 'fill' || /^css-/.test(String(kind.schema(declared).format));
+  const isCss = ({ kind, declared }: Field) =>
+    kind.parser === 'css' || /^css-/.test(String(kind.schema(declared).format));
   return {
-    html: ready.slots.length > 0 || fields.some(({ kindName }) => withHtml.has(kindName)),
+    html: ready.slots.length > 0 || fields.some(({ kind }) => kind.parser === 'html'),
     css: fields.some(isCss),
   };
 }

@@ -27,7 +27,7 @@ export interface Finding {
   readonly level: 'error' | 'warning' | 'note';
   readonly message: string;
   readonly path?: string;
-  readonly mend?: string;
+  readonly hint?: string;
 }
 
 /** The code of a cast, by where it goes. */

@@ -51,13 +51,13 @@ export function scriptsOf(
   };
 }
 
-/** Tells at the console of a library that is there in another version. */
+/** Reports in the console a library that is there in another version. */
 function versionsOf({ mould, libraries }: Cast, { runtime, isNew }: ScriptSetting): CodePiece[] {
-  const told = libraries.flatMap(({ name, version, provides }) =>
+  const reported = libraries.flatMap(({ name, version, provides }) =>
     version && provides ? [[name, version, provides]] : [],
   );
-  if (told.length === 0 || !isNew('versions', mould)) return [];
-  return [{ code: `(${runtime.parts.versions})("${mould}", ${toScriptData(told)});` }];
+  if (reported.length === 0 || !isNew('versions', mould)) return [];
+  return [{ code: `(${runtime.parts.versions})("${mould}", ${toScriptData(reported)});` }];
 }
 
 /** The script files of some libraries. */
@@ -125,7 +125,7 @@ function callOf({ id, script, scriptValues, defaults }: Cast): string {
   return `${registry}.cast("${id}"${isSaid ? `, ${values}` : ''});`;
 }
 
-/** What a page is told of a mould's code, as far as it is not what goes without saying. */
+/** What a page is given for a mould's code, where it differs from the default. */
 function aboutCode(cast: Cast): string {
   const { script, hasBox, defaults } = cast;
   const jquery = farJquery(cast)?.script;

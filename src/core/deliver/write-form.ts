@@ -43,7 +43,14 @@ export function writeForm(
   const done = (pieces: CodePieces) => finishedPieces(pieces, { finish, nonce });
   const title = first?.title ?? '';
   const parts = form.write({
-    ...{ title, name: first?.mould ?? '', style, writing: { nonce }, casts, runtime, kit, finish },
+    title,
+    name: first?.mould ?? '',
+    style,
+    writing: { nonce },
+    casts,
+    runtime,
+    kit,
+    finish,
     pieces: done(codePieces(casts, runtime, { before })),
     opened: casts.length === 1 && first ? openedOf(first, runtime, done) : undefined,
   });
@@ -55,7 +62,8 @@ export function writeForm(
     casts.flatMap((cast) => cast.libraries.map((one) => [JSON.stringify(one), one])),
   );
   return {
-    ...{ id: first?.id ?? '', form: name },
+    id: first?.id ?? '',
+    form: name,
     parts: { ...parts, ...whole },
     libraries: [...libraries.values()],
     findings: [...casts.flatMap(({ findings }) => findings), ...beside],

@@ -55,7 +55,7 @@ function written(value: Json): string {
 /** The settings that differ from their defaults, by path; a list is one, a group is its members. */
 export function changedPaths(root: Field, complete: Json, below: JsonObject): string[] {
   const visit = (field: Field, steps: Steps): string[] => {
-    if (field.kindName === 'group') {
+    if (field.kind.isGroup) {
       const own = valueAt(complete, steps);
       const shape =
         field.shapes && isJsonObject(own as Json)

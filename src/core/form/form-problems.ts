@@ -4,7 +4,7 @@ import type { Finding } from '../problem/finding.ts';
 export type ProblemsByPath = ReadonlyMap<string, readonly string[]>;
 
 /**
- * The findings about values that a person can mend in the form.
+ * The findings about values that a person can fix in the form.
  *
  * @param findings of `checkValues` or of a cast
  */

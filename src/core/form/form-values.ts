@@ -101,9 +101,7 @@ function sparse(field: Field, value: Json): Json {
   if (field.row && Array.isArray(value)) return rowsOf(field, undefined, value);
   if (field.members.length === 0 || !isJsonObject(value)) return value;
   const names = membersOf(field, field.shapes ? ownOf(value, field.shapes.by) : undefined);
-  const own = field.members.filter(
-    ({ name, kindName }) => names.includes(name) && kindName !== 'note',
-  );
+  const own = field.members.filter(({ name, kind }) => names.includes(name) && !kind.isValueless);
   const key = keyOf(value);
   return {
     ...(key === undefined ? {} : { row: key }),

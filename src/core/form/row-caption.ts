@@ -15,7 +15,7 @@ export function rowCaption(list: Field, row: Json): string {
   if (!list.row || list.row.members.length === 0) return list.row ? wordsOf(list.row, row) : '';
   for (const member of list.row.members) {
     if (member.name === list.row.shapes?.by) continue;
-    const words = isWordy(member) ? wordsOf(member, valueAt(row, [member.name])) : '';
+    const words = member.kind.isCaption ? wordsOf(member, valueAt(row, [member.name])) : '';
     if (words !== '') return words;
   }
   return '';
@@ -25,11 +25,6 @@ function memberAt(field: Field | undefined, names: readonly string[]): Field | u
   let found = field;
   for (const name of names) found = found?.members.find((one) => one.name === name);
   return found;
-}
-
-/** Kinds whose values say something to people. */
-function isWordy({ kindName }: Field): boolean {
-  return /^(?:text|multiline|richtext|link|date|number|choice)$/.test(kindName);
 }
 
 function wordsOf({ kind, kindName, members }: Field, value: Json | undefined): string {

@@ -18,7 +18,8 @@ export function sectionsOf(root: Field, { sections = {} }: Pick<Manifest, 'secti
     found.set(title, [...(found.get(title) ?? []), field]);
   }
   return [...found].map(([title, fields]) => ({
-    ...{ title, fields },
+    title,
+    fields,
     help: Object.hasOwn(sections, title) ? String(sections[title]) : '',
   }));
 }

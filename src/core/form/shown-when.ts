@@ -46,7 +46,10 @@ function factOf(fact: string, complete: Json, row: Steps): Json {
   const count = Array.isArray(rows) ? rows.length : 0;
   const at = Number(row.at(-1));
   const facts: Readonly<Record<string, Json>> = {
-    ...{ number: at + 1, first: at === 0, last: at === count - 1, count },
+    number: at + 1,
+    first: at === 0,
+    last: at === count - 1,
+    count,
   };
   return facts[fact] ?? null;
 }

@@ -40,7 +40,7 @@ export function fieldFaults(root: Field, source: JsonSource): Finding[] {
 
 function whyNoWidths(field: Field, loops: readonly string[]): string | undefined {
   if (loops.length > 0)
-    return 'what a row looks like stands on its element, where no width is known';
+    return 'row values are set as inline style, which cannot depend on the viewport width';
   const isForStyle = [field, ...fieldsBelow(field)].some(({ kind }) => kind.css !== undefined);
-  return isForStyle ? undefined : `${field.kind.called} is not for style`;
+  return isForStyle ? undefined : `${field.kind.called} is not a CSS value`;
 }

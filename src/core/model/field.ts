@@ -1,7 +1,7 @@
+import type { Violation } from '#violation';
 import type { Json, JsonPath } from './json-source.ts';
 import type { FieldSchema, Kind } from './kind.ts';
 import type { KindName } from './kinds.ts';
-import type { Violation } from './values/violation.ts';
 
 /** One editable setting, read from its declaration and complete with what it left unsaid. */
 export interface Field {
@@ -16,7 +16,7 @@ export interface Field {
   /** Where the declaration stands in mould.json; undefined for the members a kind brings. */
   readonly at: JsonPath | undefined;
   readonly required: boolean;
-  /** What is wrong with a value by itself; members and rows have their own. */
+  /** What is wrong with the value itself; members and rows have their own checks. */
   readonly violation: Violation;
   /** What it is called in style. */
   readonly property: string;

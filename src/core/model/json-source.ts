@@ -21,22 +21,22 @@ export interface JsonSource {
 }
 
 const what: Readonly<Record<string, string>> = {
-  InvalidSymbol: 'a word stands here that JSON does not have',
-  InvalidNumberFormat: 'a number is not written as JSON writes numbers',
+  InvalidSymbol: 'this word is not valid in JSON',
+  InvalidNumberFormat: 'this number is not valid in JSON',
   PropertyNameExpected: 'a property name in double quotes is expected',
   ValueExpected: 'a value is expected',
   ColonExpected: 'a colon is expected',
   CommaExpected: 'a comma is expected',
   CloseBraceExpected: 'a closing brace is expected',
   CloseBracketExpected: 'a closing bracket is expected',
-  EndOfFileExpected: 'something stands after its end',
-  InvalidCommentToken: 'a comment stands here',
-  UnexpectedEndOfComment: 'a comment stands here',
+  EndOfFileExpected: 'there is extra text after the end',
+  InvalidCommentToken: 'comments are not allowed',
+  UnexpectedEndOfComment: 'comments are not allowed',
   UnexpectedEndOfString: 'a string never ends',
-  UnexpectedEndOfNumber: 'a number breaks off',
-  InvalidUnicode: 'a \\u escape is wrong',
-  InvalidEscapeCharacter: 'a backslash is followed by what JSON cannot escape',
-  InvalidCharacter: 'a control character stands in a string',
+  UnexpectedEndOfNumber: 'a number is incomplete',
+  InvalidUnicode: 'a \\u escape is invalid',
+  InvalidEscapeCharacter: 'a backslash is followed by a character that cannot be escaped',
+  InvalidCharacter: 'a string contains a control character',
 };
 
 /**

@@ -8,8 +8,21 @@ import { shown } from './values/shown.ts';
 
 /** Keywords that any declaration may have, whatever its kind. */
 const commonKeywords = [
-  ...['$comment', 'kind', 'type', 'title', 'description', 'default', 'examples', 'deprecated'],
-  ...['section', 'when', 'below', 'property', 'wasNamed', 'readOnly', 'const'],
+  '$comment',
+  'kind',
+  'type',
+  'title',
+  'description',
+  'default',
+  'examples',
+  'deprecated',
+  'section',
+  'when',
+  'below',
+  'property',
+  'wasNamed',
+  'readOnly',
+  'const',
 ];
 
 const unitPattern = /^(?:%|[A-Za-z]{1,10})$/;
@@ -35,7 +48,7 @@ const rules: Readonly<Record<string, (declared: FieldSchema) => string | undefin
       : `${shown(property ?? null)} is not a custom property name such as --accent`,
   minItems: ({ minItems, maxItems }) =>
     typeof minItems === 'number' && typeof maxItems === 'number' && minItems > maxItems
-      ? 'minItems is more than maxItems'
+      ? 'minItems is greater than maxItems'
       : undefined,
   below: ({ below }) =>
     isJsonObject(below) && Object.keys(below).every((width) => /^[1-9]\d{0,4}$/.test(width))
@@ -53,7 +66,7 @@ const rules: Readonly<Record<string, (declared: FieldSchema) => string | undefin
     [classes ?? null].flat().every((one) => typeof one === 'string' && /^\S+$/.test(one))
       ? undefined
       : 'classes is not a list of class names, such as ["mark"]',
-  section: ({ section }) => (typeof section === 'string' ? undefined : 'section is not a text'),
+  section: ({ section }) => (typeof section === 'string' ? undefined : 'section is not a string'),
 };
 
 /** Looks over the keywords of one declaration. */
@@ -78,7 +91,7 @@ export function keywordFaults(
     }
   }
   if (kind === kinds.choice && choices(declared).length === 0) {
-    wrong('enum', 'there is nothing to choose from');
+    wrong('enum', 'it has no choices');
   }
   return faults;
 }

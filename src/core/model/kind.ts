@@ -42,7 +42,36 @@ export interface Kind {
   readonly members?: Readonly<Record<string, FieldSchema>>;
   /** True for a kind that stands only for a member of another. */
   readonly isInner?: true;
-  /** The JSON Schema of a value by itself, without title, default, members or rows. */
+  /** True for a kind without a value. */
+  readonly isValueless?: true;
+  /** True for what people read or look at; a bare sample has none of it. */
+  readonly isContent?: true;
+  /** True for a kind whose values can name a row for people. */
+  readonly isCaption?: true;
+  /** True for a kind whose values are text, so that `''` is a value and not nothing. */
+  readonly isTextual?: true;
+  /** True for text whose lines end where they were ended. */
+  readonly hasLines?: true;
+  readonly isNumeric?: true;
+  /** True for yes or no: an attribute is on by being there, and text has no form of it. */
+  readonly isFlag?: true;
+  /** True for a kind whose members its own declaration lists. */
+  readonly isGroup?: true;
+  /** True for a kind whose values are rows. */
+  readonly isList?: true;
+  /** True for a selector of elements in the host page. */
+  readonly isTarget?: true;
+  /** True for a kind whose members are properties of `font`. */
+  readonly isTypeface?: true;
+  /** True for markup of the host's own, which is closed and otherwise left alone. */
+  readonly isHostMarkup?: true;
+  /** Which link fills `href`, with its target and rel: this value, or the one it is a member of. */
+  readonly link?: 'itself' | 'member';
+  /** The parser that checking or writing a value needs. */
+  readonly parser?: 'html' | 'css';
+  /** The values to choose from, in the order written. */
+  readonly options?: (declared: FieldSchema) => readonly Json[];
+  /** The JSON Schema of the value alone, without title, default, members or rows. */
   readonly schema: (declared: FieldSchema) => JsonObject;
   /** The value where neither the cast nor the declaration gives one. */
   readonly blank: (declared: FieldSchema) => Json;

@@ -1,18 +1,21 @@
 import { isJsonObject, type Json } from './json-source.ts';
 import type { FieldSchema, Kind } from './kind.ts';
-import { address } from './kinds/address.ts';
 import { choice } from './kinds/choice.ts';
 import { color } from './kinds/color.ts';
 import { date } from './kinds/date.ts';
-import { drawing } from './kinds/drawing.ts';
 import { duration } from './kinds/duration.ts';
-import { families } from './kinds/families.ts';
 import { fill } from './kinds/fill.ts';
 import { group } from './kinds/group.ts';
 import { icon } from './kinds/icon.ts';
 import { image } from './kinds/image.ts';
+import { address } from './kinds/inner/address.ts';
+import { drawing } from './kinds/inner/drawing.ts';
+import { families } from './kinds/inner/families.ts';
+import { lineheight } from './kinds/inner/lineheight.ts';
+import { pictureAddress } from './kinds/inner/picture-address.ts';
+import { position } from './kinds/inner/position.ts';
+import { weight } from './kinds/inner/weight.ts';
 import { length } from './kinds/length.ts';
-import { lineheight } from './kinds/lineheight.ts';
 import { link } from './kinds/link.ts';
 import { list } from './kinds/list.ts';
 import { markup } from './kinds/markup.ts';
@@ -20,15 +23,12 @@ import { media } from './kinds/media.ts';
 import { multiline } from './kinds/multiline.ts';
 import { note } from './kinds/note.ts';
 import { number } from './kinds/number.ts';
-import { pictureAddress } from './kinds/picture-address.ts';
-import { position } from './kinds/position.ts';
 import { richtext } from './kinds/richtext.ts';
 import { shape } from './kinds/shape.ts';
 import { switchKind } from './kinds/switch.ts';
 import { target } from './kinds/target.ts';
 import { text } from './kinds/text.ts';
 import { typeface } from './kinds/typeface.ts';
-import { weight } from './kinds/weight.ts';
 
 /** Every kind by the name a declaration gives it: adding one is adding a file and a row. */
 export const kinds = {

@@ -1,6 +1,6 @@
 import { namePattern } from './mould.ts';
 
-/** JSON Schema of mould.json as far as this version acts on it; `fields` is read by itself. */
+/** JSON Schema of mould.json as far as this version acts on it; `fields` is read separately. */
 export const manifestSchema = {
   type: 'object',
   required: ['format', 'name', 'version', 'fields'],

@@ -1,3 +1,4 @@
+import { manifestErrorsWith } from '../../generated/manifest-errors.ts';
 import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import {
@@ -7,9 +8,11 @@ import {
   type JsonPath,
   parseJson,
 } from './json-source.ts';
-import { manifestErrors } from './manifest-errors.ts';
 import { manifestSchema } from './manifest-schema.ts';
 import type { Manifest } from './mould.ts';
+import { isSafeAddress } from './safe-address.ts';
+
+const manifestErrors = manifestErrorsWith({ 'safe-address': isSafeAddress });
 
 /** A manifest, or what keeps the text from being one. */
 export interface ManifestRead {
@@ -68,10 +71,10 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
     case 'const':
       return `must be ${JSON.stringify(params.allowedValue)}`;
     case 'pattern':
-      if (at.at(-1) === 'integrity') return 'must be a digest such as sha384-…, in base64';
+      if (at.at(-1) === 'integrity') return 'must be an integrity hash such as sha384-…';
       return at.at(-1) === 'version'
-        ? 'must be three numbers joined by dots, such as 1.0.0'
-        : 'must begin with a letter and hold only letters, digits, hyphens and underscores';
+        ? 'must be three numbers separated by dots, such as 1.0.0'
+        : 'must start with a letter and contain only letters, digits, hyphens and underscores';
     case 'format':
       return 'must be a relative address or begin with http: or https:';
     case 'minimum':
@@ -82,11 +85,11 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
       return `must have ${keyword === 'minItems' ? 'at least' : 'at most'} ${String(params.limit)} entries`;
     case 'propertyNames':
       return at[0] === 'slots'
-        ? 'may only hold names of letters, digits, hyphens and underscores that begin with a letter'
-        : 'may only hold class, id, style, dir, lang and data- attributes';
+        ? 'may only contain names of letters, digits, hyphens and underscores that start with a letter'
+        : 'may only contain class, id, style, dir, lang and data- attributes';
     case 'uniqueItems':
-      return 'must not name one twice';
+      return 'must not list the same entry twice';
     default:
-      return 'may not be empty';
+      return 'must not be empty';
   }
 }

@@ -1,3 +1,4 @@
+import { newAjv, type Violation, violationOf } from '#violation';
 import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import { type Field, fieldsBelow } from './field.ts';
@@ -10,7 +11,6 @@ import { propertyName } from './property-name.ts';
 import { readShapes, type ShapedGroup } from './shapes.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
-import { newAjv, type Violation, violationOf } from './values/violation.ts';
 
 const namePattern = /^[A-Za-z][A-Za-z0-9_-]*$/;
 
@@ -78,7 +78,7 @@ class FieldReader {
       kind,
       spot,
     );
-    const row = kindName === 'list' ? this.readRow(declared, spot) : undefined;
+    const row = kind.isList ? this.readRow(declared, spot) : undefined;
     const title = typeof declared.title === 'string' ? declared.title : spot.name;
     const violation = this.readViolation(declared, kind, spot);
     const { name, path, at, required } = spot;
@@ -164,7 +164,7 @@ class FieldReader {
     }
     for (const name of required) {
       if (!fields.some((field) => field.name === name)) {
-        const what = `required names ${shown(name)}, which is no field here`;
+        const what = `required lists ${shown(name)}, which is not a field`;
         this.say('field/wrong', { path: nameOf(spot), what }, spot, 'required');
       }
     }
@@ -176,7 +176,7 @@ class FieldReader {
     if (isJsonObject(declared.items)) {
       return this.read(declared.items, { ...spot, name: 'row', at, required: false });
     }
-    const what = 'items does not say what a row is';
+    const what = 'items does not define a row';
     this.say('field/wrong', { path: spot.path, what }, spot);
     return undefined;
   }
@@ -200,7 +200,7 @@ class FieldReader {
     const what =
       problem.what === 'wrong'
         ? `${problem.rule}, but is ${shown(problem.found)}`
-        : `has ${String(problem.at.at(-1))}, which is no field of it`;
+        : `has ${String(problem.at.at(-1))}, which is not one of its fields`;
     const place = this.source.placeOf(problem.at);
     this.add(finding('field/bad-default', { path: nameOf(field), what }, place, field.path));
   }

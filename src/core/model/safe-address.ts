@@ -31,7 +31,7 @@ function bareOf(address: string): string {
 
 /** What an address has to be, as words that follow a title. */
 export const safeAddressRule =
-  'must be a relative address or begin with http:, https:, mailto:, tel: or sms:';
+  'must be a relative address or start with http:, https:, mailto:, tel: or sms:';
 
 /** The same of an address of a picture. */
-export const safePictureRule = `${safeAddressRule}, or hold a picture as data:image/…`;
+export const safePictureRule = `${safeAddressRule}, or be an image as data:image/…`;

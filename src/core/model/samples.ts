@@ -67,7 +67,7 @@ const longer: Partial<Record<KindName, (value: string) => string>> = {
 const mostRows = 24;
 
 function lengthened(field: Field, value: Json, depth: number): Json {
-  const { row, members, kindName, declared } = field;
+  const { row, members, kind, kindName, declared } = field;
   if (row) {
     const rows = Array.isArray(value) && value.length > 0 ? value : [row.default];
     const most = Math.min(Number(declared.maxItems ?? mostRows), mostRows);
@@ -87,25 +87,19 @@ function lengthened(field: Field, value: Json, depth: number): Json {
   if (long === undefined) return value;
   const most = Number(declared.maxLength ?? long.length);
   const fitting =
-    long.length > most && kindName !== 'richtext' ? long.slice(0, most).trimEnd() : long;
+    long.length > most && kind.parser !== 'html' ? long.slice(0, most).trimEnd() : long;
   return field.violation(fitting) === undefined ? fitting : value;
 }
 
-/** Kinds that are content, and so are gone from a cast that holds only what it must. */
-const content: ReadonlySet<KindName> = new Set<KindName>([
-  ...(['text', 'multiline', 'richtext', 'date', 'image', 'link', 'icon', 'media'] as const),
-  'markup',
-]);
-
 function bared(field: Field, value: Json): Json {
-  const { row, members, kindName, declared, required } = field;
+  const { row, members, kind, declared, required } = field;
   if (row) {
     const least = Math.max(Number(declared.minItems ?? 0), required ? 1 : 0);
     const rows = Array.isArray(value) ? value : [];
     return Array.from({ length: least }, (_, at) => bared(row, rows[at] ?? row.default));
   }
-  if (kindName === 'group' && isJsonObject(value)) return withMembers(field, value, bared);
-  if (content.has(kindName)) return required ? value : null;
+  if (kind.isGroup && isJsonObject(value)) return withMembers(field, value, bared);
+  if (kind.isContent) return required ? value : null;
   return members.length > 0 && isJsonObject(value) ? value : (value ?? null);
 }
 

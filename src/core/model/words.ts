@@ -123,7 +123,7 @@ export function wordsFaults({ files }: Pick<Mould, 'files'>, root: Field): Findi
       findings.push(finding('words/wrong', { what, near }, source.placeOf([...at])));
     for (const key of Object.keys(value)) {
       if (!wordsOfMould.includes(key))
-        say(`${key} says nothing here`, [key], nearestName(key, wordsOfMould));
+        say(`${key} is not used here`, [key], nearestName(key, wordsOfMould));
     }
     const fields = isJsonObject(value.fields) ? value.fields : {};
     for (const [name, words] of Object.entries(fields)) {
@@ -131,7 +131,7 @@ export function wordsFaults({ files }: Pick<Mould, 'files'>, root: Field): Findi
         say(`No field is called ${name}`, ['fields', name], nearestName(name, known));
       for (const key of isJsonObject(words) ? Object.keys(words) : []) {
         if (!wordsOfField.includes(key)) {
-          say(`${key} says nothing here`, ['fields', name, key], nearestName(key, wordsOfField));
+          say(`${key} is not used here`, ['fields', name, key], nearestName(key, wordsOfField));
         }
       }
     }

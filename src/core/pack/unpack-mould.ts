@@ -35,7 +35,7 @@ export function unpackMould(pack: Uint8Array): Mould {
   if (pack.length > packLimits.zipBytes)
     refuse('pack/too-large', { what: 'it is larger than 64 MB' });
   const entries = zipEntries(pack);
-  if (!entries) refuse('pack/not-one', { why: 'it is no zip file' });
+  if (!entries) refuse('pack/not-one', { why: 'it is not a zip file' });
   refuseUnsafe(entries);
   const files = opened(pack, entries);
   const { [packFile]: about, ...rest } = files;
@@ -45,7 +45,7 @@ export function unpackMould(pack: Uint8Array): Mould {
   const [first, ...others] = findings.filter(({ level }) => level === 'error');
   if (!manifest)
     throw new Refusal(
-      first ?? finding('pack/not-one', { why: 'its mould.json is none' }),
+      first ?? finding('pack/not-one', { why: 'its mould.json is invalid' }),
       ...others,
     );
   return { manifest, manifestText, ...mould };
@@ -61,7 +61,7 @@ function refuse(
 
 function refuseUnsafe(entries: readonly ZipEntry[]): void {
   if (entries.length > packLimits.files)
-    refuse('pack/too-large', { what: `it holds more than ${packLimits.files} files` });
+    refuse('pack/too-large', { what: `it has more than ${packLimits.files} files` });
   let total = 0;
   const seen = new Set<string>();
   for (const { path, bytes, packedBytes, isSpecial } of entries) {
@@ -69,7 +69,7 @@ function refuseUnsafe(entries: readonly ZipEntry[]): void {
     if (why) refuse('pack/path', { path: path.slice(0, 120), why });
     // Systems that do not tell capitals apart would write one over the other.
     const key = path.toLowerCase().normalize('NFC');
-    if (seen.has(key)) refuse('pack/path', { path: path.slice(0, 120), why: 'is there twice' });
+    if (seen.has(key)) refuse('pack/path', { path: path.slice(0, 120), why: 'appears twice' });
     seen.add(key);
     total += bytes;
     const isBlownUp = bytes > harmlessBytes && bytes > packedBytes * mostBlownUp;
@@ -85,12 +85,14 @@ function refuseUnsafe(entries: readonly ZipEntry[]): void {
 /** Why a path is not safe on some system; undefined for one that is on all. */
 function unsafePath(path: string): string | undefined {
   if (path.length > 300) return 'is too long';
-  if (/[\\:*?"<>|\0-\x1f\x7f]/.test(path)) return 'holds characters that no path may';
+  if (/[\\:*?"<>|\0-\x1f\x7f]/.test(path))
+    return 'contains characters that are not allowed in paths';
   if (path.startsWith('/')) return 'leads out of the pack';
   const steps = path.replace(/\/$/, '').split('/');
   if (steps.some((step) => step === '..' || step === '.' || step === ''))
     return 'leads out of the pack';
-  if (steps.some((step) => reserved.test(step) || /[. ]$/.test(step))) return 'is kept by a system';
+  if (steps.some((step) => reserved.test(step) || /[. ]$/.test(step)))
+    return 'is a reserved name on some systems';
   return undefined;
 }
 
@@ -107,7 +109,7 @@ function opened(pack: Uint8Array, entries: readonly ZipEntry[]): PackedFiles {
   } catch {
     // Told below: a stretch that cannot be inflated is as good as one that is not there.
   }
-  return refuse('pack/not-one', { why: 'its contents are not what its list says' });
+  return refuse('pack/not-one', { why: 'its contents do not match its directory' });
 }
 
 function checkAbout(about: Uint8Array | undefined, files: PackedFiles): void {
@@ -115,7 +117,7 @@ function checkAbout(about: Uint8Array | undefined, files: PackedFiles): void {
   const source = parseJson(packFile, textOf(about));
   const { value } = source;
   if (value === undefined || !isJsonObject(value) || typeof value.format !== 'number') {
-    refuse('pack/not-one', { why: `its ${packFile} is none` });
+    refuse('pack/not-one', { why: `its ${packFile} is invalid` });
   }
   if (value.format > packFormat) {
     throw new Refusal(
@@ -131,7 +133,10 @@ function mouldOf(files: PackedFiles): Omit<Mould, 'manifest'> {
   if (!manifest) refuse('pack/not-one', { why: 'it has no mould.json' });
   const text = (bytes: Uint8Array | undefined) => (bytes ? textOf(bytes) : '');
   return {
-    ...{ manifestText: text(manifest), template: text(template) },
-    ...{ style: text(style), script: text(script), files: others },
+    manifestText: text(manifest),
+    template: text(template),
+    style: text(style),
+    script: text(script),
+    files: others,
   };
 }

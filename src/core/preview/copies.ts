@@ -60,7 +60,9 @@ export function changeBetween(
     before.length === after.length &&
     before.every((one, at) => part(one) === part(after[at] as Cast));
   const isSame =
-    same(({ markup }) => markup) && same(({ told }) => told) && same(({ light }) => light);
+    same(({ markup }) => markup) &&
+    same(({ scriptData }) => scriptData) &&
+    same(({ light }) => light);
   if (!isSame) return 'restart';
   return same(({ castStyle }) => castStyle) ? 'nothing' : 'style';
 }

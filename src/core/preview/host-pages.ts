@@ -18,7 +18,7 @@ main { margin: 24px auto; padding: 0 16px; }`;
 
 /** Pages to try a widget in, by name: adding one is adding a row. */
 export const hostPages = {
-  bare: { title: 'Nothing', body: '<div data-casts></div>', style: 'body { margin: 0 }' },
+  bare: { title: 'Empty page', body: '<div data-casts></div>', style: 'body { margin: 0 }' },
   narrow: {
     title: 'A narrow column',
     body: `<main>${words}<div data-casts></div>${after}</main>`,

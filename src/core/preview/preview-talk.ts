@@ -24,7 +24,7 @@ export interface SentMould {
   readonly files: Readonly<Record<string, string>>;
 }
 
-/** What the page is told of the server it came from. */
+/** What the page receives from its server. */
 export interface PageData {
   /** What the mould is called in addresses. */
   readonly name: string;

@@ -1,4 +1,4 @@
-import { type Code, type DataOf, wording } from './wording.ts';
+import { type Code, type DataOf, wording } from '#wording';
 
 /** How much a finding matters: an error breaks the promise, a warning may, a note informs. */
 export type Level = 'error' | 'warning' | 'note';
@@ -10,7 +10,13 @@ export interface Place {
   readonly column: number;
 }
 
-/** One thing that is wrong, or worth knowing, with where it stands and how to mend it. */
+interface Wording {
+  readonly level: Level;
+  readonly message: (data: never) => string;
+  readonly hint?: (data: never) => string;
+}
+
+/** One thing that is wrong, or worth knowing, with its place and how to fix it. */
 export interface Finding {
   readonly code: Code;
   readonly level: Level;
@@ -20,7 +26,8 @@ export interface Finding {
   readonly column?: number;
   /** The path of the field concerned, where there is one. */
   readonly path?: string;
-  readonly mend?: string;
+  /** How to fix it. */
+  readonly hint?: string;
   readonly fixable?: boolean;
 }
 
@@ -35,19 +42,17 @@ export function finding<C extends Code>(
   place?: Place | { readonly file: string },
   path?: string,
 ): Finding {
-  const words = wording[code];
-  // The table's rows differ in their data; `code` and `data` are tied by the signature.
-  const say = words.message as (data: DataOf<C>) => string;
-  const mend = ('mend' in words ? words.mend : undefined) as
-    | ((data: DataOf<C>) => string)
-    | undefined;
+  // The table's rows differ in their data; `code` and `data` are tied by the signature. Code that
+  // only casts carries the wording of values and casts alone.
+  const words = (wording as Partial<Record<Code, Wording>>)[code];
+  const hint = words?.hint?.(data as never);
   return {
     code,
-    level: words.level,
-    message: say(data),
+    level: words?.level ?? 'error',
+    message: words?.message(data as never) ?? code,
     ...place,
     ...(path === undefined ? {} : { path }),
-    ...(mend ? { mend: mend(data) } : {}),
+    ...(hint === undefined ? {} : { hint }),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { Finding } from './finding.ts';
 
-/** Thrown when a call cannot be carried out at all; its findings say why and how to mend it. */
+/** Thrown when a call cannot be carried out at all; its findings say why and how to fix it. */
 export class Refusal extends Error {
   readonly findings: readonly Finding[];
 

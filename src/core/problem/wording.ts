@@ -50,8 +50,8 @@ type Asked<F> = F extends (data: infer D) => string
     : D
   : Record<never, never>;
 
-type MendOf<W> = W extends { readonly mend: infer F } ? F : undefined;
+type HintOf<W> = W extends { readonly hint: infer F } ? F : undefined;
 
 /** The facts that the wording of a code is made from. */
 export type DataOf<C extends Code> = Asked<(typeof wording)[C]['message']> &
-  Asked<MendOf<(typeof wording)[C]>>;
+  Asked<HintOf<(typeof wording)[C]>>;

@@ -16,6 +16,18 @@ import { words } from './controls/words.ts';
 
 /** Every control by the name that kinds give it: adding one is adding a file and a row. */
 export const controls = {
-  ...{ line, lines, richtext, number, switch: switchControl, choice, color, date, address },
-  ...{ file, code, members, rows, words },
+  line,
+  lines,
+  richtext,
+  number,
+  switch: switchControl,
+  choice,
+  color,
+  date,
+  address,
+  file,
+  code,
+  members,
+  rows,
+  words,
 } satisfies Record<Kind['control'], ControlView>;

@@ -20,7 +20,7 @@ export interface FormHost {
   readonly widths: Map<string, string | undefined>;
   /** That width for a field, or for the one it is a member of. */
   widthAt(steps: Steps): string | undefined;
-  /** Changes the values and tells of it. */
+  /** Changes the values and fires the event for it. */
   change(path: string, run: (host: FormHost) => void): void;
   take(file: File, steps: Steps): void;
   /** Has a screen reader say it. */

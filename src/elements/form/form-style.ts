@@ -70,7 +70,7 @@ export const formStyle = css`
 
   .color { position: relative; display: grid; grid-template-columns: auto 1fr; gap: 8px; }
   .swatch {
-    width: 32px; height: 32px; padding: 3px; border: 1px solid var(--edge); border-radius: 4px;
+    width: 32px; height: 32px; padding: 3px; border: 1px solid var(--border); border-radius: 4px;
     background: var(--paper);
   }
   .swatch span {
@@ -102,7 +102,7 @@ export const formStyle = css`
   .file { display: grid; gap: 12px; }
   .zone {
     display: grid; grid-template-columns: 96px 1fr; gap: 4px 12px; padding: 8px; border-radius: 4px;
-    background: var(--bench); border: 1px dashed var(--edge); align-items: center;
+    background: var(--bench); border: 1px dashed var(--border); align-items: center;
   }
   .zone.over { border-color: var(--kiln); border-style: solid; }
   .shown { grid-row: span 2; width: 96px; height: 72px; display: grid; place-items: center; overflow: hidden; font-size: 12px; line-height: 16px; color: var(--soft); text-align: center; }
@@ -133,7 +133,7 @@ export const formStyle = css`
   .adding .measure { margin-left: auto; }
   .add {
     display: inline-flex; gap: 4px; align-items: center; min-height: 32px; padding: 5px 10px 5px 6px;
-    background: none; border: 1px solid var(--edge); border-radius: 4px; color: var(--kiln);
+    background: none; border: 1px solid var(--border); border-radius: 4px; color: var(--kiln);
   }
   .add:disabled { color: var(--soft); opacity: 0.6; }
   .none { color: var(--soft); font-size: 12px; line-height: 16px; }
@@ -144,7 +144,7 @@ export const formStyle = css`
   .widths .new-width { width: 72px !important; min-height: 26px !important; padding: 2px 6px !important; }
   .rules { color: var(--soft); width: 100%; }
 
-  .richtext { border: 1px solid var(--edge); border-radius: 4px; background: var(--paper); display: grid; }
+  .richtext { border: 1px solid var(--border); border-radius: 4px; background: var(--paper); display: grid; }
   .tools { display: flex; flex-wrap: wrap; gap: 2px; padding: 4px; border-bottom: 1px solid var(--line); align-items: center; }
   .tools select { width: auto !important; min-height: 28px !important; padding: 2px 4px !important; font-size: 12px; border-color: transparent !important; }
   .tool { display: inline-grid; place-items: center; width: 28px; height: 28px; padding: 0; background: none; border: 0; border-radius: 4px; color: var(--soft); }

@@ -9,30 +9,17 @@ import type { JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { inLanguage } from '../../core/model/words.ts';
 import type { Finding } from '../../core/problem/finding.ts';
+import { emit } from '../emit.ts';
 import { look } from '../look.ts';
 import type { FormParts } from './control.ts';
 import { fieldView } from './field-view.ts';
+import type { FileAsked, FormChange } from './form-events.ts';
 import type { FormHost } from './form-host.ts';
 import { formParts, widthsOf } from './form-parts.ts';
 import { formStyle } from './form-style.ts';
 import { formView } from './form-view.ts';
 import { formWords } from './form-words.ts';
 import type { EditorState } from './rich-text-editor.ts';
-
-/** What `km-change` says. */
-export interface FormChange extends FormValues {
-  /** The path of the field that was changed; '' where it was more than one. */
-  readonly path: string;
-  readonly findings: readonly Finding[];
-}
-
-/** What `km-file` asks. */
-export interface FileAsked {
-  readonly file: File;
-  readonly path: string;
-  /** Gives the address of the file once it is there, or refuses with words for a person. */
-  answer(address: string | Promise<string>): void;
-}
 
 /** What in a field takes the focus, the control itself before what belongs to it. */
 const focusable =
@@ -75,7 +62,7 @@ export class KmForm extends LitElement {
   private problems: ProblemsByPath = new Map();
   private said = '';
   private query = '';
-  private told = '[]';
+  private reported = '[]';
   private readonly host: FormHost = this.hostOfParts();
   private readonly parts: FormParts = formParts(this.host, (field, steps) =>
     this.fieldAt(field, steps),
@@ -171,14 +158,10 @@ export class KmForm extends LitElement {
   private settle(): void {
     const own = this.form?.check.findings ?? [];
     this.problems = problemsByPath([...own, ...this.findings]);
-    const told = JSON.stringify([...problemsByPath(own)]);
-    if (told === this.told) return;
-    this.told = told;
-    this.tell('km-problems', { findings: own });
-  }
-
-  private tell(name: string, detail: unknown): void {
-    this.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true }));
+    const problems = JSON.stringify([...problemsByPath(own)]);
+    if (problems === this.reported) return;
+    this.reported = problems;
+    emit(this, 'km-problems', { findings: own });
   }
 
   private change(path: string, run: (form: FilledForm) => void): void {
@@ -188,7 +171,7 @@ export class KmForm extends LitElement {
     this.settle();
     this.requestUpdate();
     const { findings } = form.check;
-    this.tell('km-change', { ...form.now, path, findings } satisfies FormChange);
+    emit(this, 'km-change', { ...form.now, path, findings } satisfies FormChange);
   }
 
   /** What has the focus may go with the change that brought it; the form itself keeps it then. */
@@ -273,7 +256,7 @@ export class KmForm extends LitElement {
     const answer = (address: string | Promise<string>) => {
       answered = Promise.resolve(address);
     };
-    this.tell('km-file', { file, path, answer } satisfies FileAsked);
+    emit(this, 'km-file', { file, path, answer } satisfies FileAsked);
     say(answered ? this.words.taking : this.words.noTaker);
     answered?.then(
       (address) => {
@@ -299,12 +282,18 @@ export class KmForm extends LitElement {
     ];
     return fieldView(
       {
-        ...{ field, steps, id, value: form.shown(field, steps, width) },
-        ...{ describedBy: described.join(' '), isWrong: problems.length > 0 },
+        field,
+        steps,
+        id,
+        value: form.shown(field, steps, width),
+        describedBy: described.join(' '),
+        isWrong: problems.length > 0,
       },
       {
-        ...{ problems, isChanged: form.isChanged(steps, width) },
-        ...{ widths: widthsOf(this.host, field, path), width: this.host.widths.get(path) },
+        problems,
+        isChanged: form.isChanged(steps, width),
+        widths: widthsOf(this.host, field, path),
+        width: this.host.widths.get(path),
         isPointedAt: this.pointedAt === path,
       },
       this.parts,
@@ -324,16 +313,19 @@ export class KmForm extends LitElement {
     this.form?.pause();
     const [target] = event.composedPath() as Element[];
     const path = event.type === 'focusin' && target?.closest?.('[data-path]');
-    this.tell('km-point', { path: path ? path.getAttribute('data-path') : '' });
+    emit(this, 'km-point', { path: path ? path.getAttribute('data-path') : '' });
   };
 
   protected override render(): TemplateResult | typeof nothing {
-    const { form, words } = this;
+    const { form, words, query, problems, parts } = this;
     if (!form) return nothing;
     return html`<div class="form" tabindex="-1" @keydown=${this.onKey} @focusin=${this.onFocus} @focusout=${this.onFocus}>
       ${formView(form, {
-        ...{ words, query: this.query, problems: this.problems, opened: this.host.opened },
-        parts: this.parts,
+        words,
+        query,
+        problems,
+        parts,
+        opened: this.host.opened,
         search: (query) => {
           this.query = query;
           this.requestUpdate();

@@ -1,4 +1,4 @@
-import { measuredTellings, type Telling } from '../../facts/tellings.ts';
+import { type FactText, pageFactTexts } from '../../facts/fact-texts.ts';
 import type { FrameFacts } from './messages.ts';
 import type { FrameState } from './preview-frame.ts';
 
@@ -12,18 +12,18 @@ export interface FrameFinding {
 
 const said = {
   error: (text: string) => text,
-  'not-reached': (text: string) => `Not reached: ${text}`,
+  'not-reached': (text: string) => `Not loaded: ${text}`,
   asked: (text: string) => `Asked: ${text}`,
-  led: (text: string) => `Leads to ${text}`,
+  led: (text: string) => `Goes to ${text}`,
 } as const;
 
 const levels = { 3: 'warning', 2: 'warning', 1: 'note' } as const;
 
 /** What was measured in a frame, in words. */
 function measured(facts: FrameFacts): FrameFinding[] {
-  const names = Object.keys(measuredTellings) as (keyof typeof measuredTellings)[];
+  const names = Object.keys(pageFactTexts) as (keyof typeof pageFactTexts)[];
   return names.flatMap((name) => {
-    const { weight, text }: Telling<never> = measuredTellings[name];
+    const { weight, text }: FactText<never> = pageFactTexts[name];
     const faults = name === 'shifts' ? [] : facts[name];
     return faults.map((one) => ({
       level: levels[weight],
@@ -57,5 +57,5 @@ export function badgeOf(findings: readonly FrameFinding[]): string {
     const count = findings.filter((one) => one.level === level).length;
     return count === 0 ? [] : [`${signs[level]} ${count} ${names[level]}${count === 1 ? '' : 's'}`];
   });
-  return parts.length === 0 ? '✓ nothing found' : parts.join('  ');
+  return parts.length === 0 ? '✓ no faults' : parts.join('  ');
 }

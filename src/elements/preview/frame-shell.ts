@@ -1,6 +1,6 @@
 import { confiningPolicy, type Reached } from '../../core/preview/confinement.ts';
 import { withHead } from '../../core/preview/page-text.ts';
-import { frameText } from './frame-text.ts';
+import { frameText } from '../../generated/frame.ts';
 
 /**
  * The page of a frame: it holds the policy, and the frame within it in which pasted code runs. A

@@ -30,7 +30,9 @@ export function frameView({ frame, width, at, isPaste }: ShownFrame, parts: Fram
   const { heightPx, viewportPx } = frame.state;
   const shownWidth = Math.round(width * scale);
   Object.assign(frame.element.style, {
-    ...{ width: `${width}px`, height: `${viewportPx}px`, transform: `scale(${scale})` },
+    width: `${width}px`,
+    height: `${viewportPx}px`,
+    transform: `scale(${scale})`,
   });
   const head = isPaste
     ? html`<p class="width"><span class="measure">as pasted</span></p>`

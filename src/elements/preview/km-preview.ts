@@ -11,8 +11,9 @@ import { withMarks } from '../../core/preview/mark-template.ts';
 import { withHead } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
 import type { Finding } from '../../core/problem/finding.ts';
-import { runtime } from '../../runtime/text.ts';
+import { runtime } from '../../generated/runtime.ts';
 import { assetsOf } from '../asset-addresses.ts';
+import { emit } from '../emit.ts';
 import { look } from '../look.ts';
 import { frameView, type ShownFrame } from './frame-view.ts';
 import { hostText } from './host-text.ts';
@@ -24,6 +25,7 @@ import {
   beginningAnew,
   type PreviewSettings,
   usualSettings,
+  viewOf,
   withinLimits,
 } from './preview-settings.ts';
 import { previewStyle } from './preview-style.ts';
@@ -124,15 +126,15 @@ export class KmPreview extends LitElement {
     const mayDiffer = changed.has('values') || changed.has('below');
     if (isAnew || mayDiffer || this.casts.length === 0) this.cast(isAnew);
     for (const one of isAnew ? this.frames : fresh) this.begin(one);
-    if (before && !isAnew) this.tellAll({ do: 'view', view: this.settings });
-    if (before) this.tellAll({ do: 'pick', isOn: this.settings.isPicking });
+    if (before && !isAnew) this.sendAll({ do: 'view', view: this.settings });
+    if (before) this.sendAll({ do: 'pick', isOn: this.settings.isPicking });
     if (changed.has('lit')) this.light();
   }
 
   /** Makes the mould ready; one that cannot be cast leaves what is shown. True where it is another. */
   private compile(mould: Mould): boolean {
     const plain = compileMould(mould);
-    this.tell('km-findings', { isSound: plain.isSound, findings: plain.findings });
+    emit(this, 'km-findings', { isSound: plain.isSound, findings: plain.findings });
     if (!plain.isSound) return false;
     const marked = compileMould(withMarks(mould));
     this.compiled = marked.isSound ? marked : plain;
@@ -185,11 +187,13 @@ export class KmPreview extends LitElement {
     const { copies, isSealed } = this.settings;
     const file = { values: this.values, below: this.below, ...this.sampleSlots() };
     const { casts } = castCopies(compiled, file, {
-      ...{ count: copies, manner: { sealed: isSealed }, runtime },
+      count: copies,
+      manner: { sealed: isSealed },
+      runtime,
     });
     const before = this.casts;
     this.casts = casts;
-    this.tell('km-findings', { isSound: true, findings: casts[0]?.findings ?? [], isCast: true });
+    emit(this, 'km-findings', { isSound: true, findings: casts[0]?.findings ?? [], isCast: true });
     if (isAnew || before.length === 0) return;
     const difference = changeBetween(before, casts);
     if (difference === 'nothing') return;
@@ -200,14 +204,12 @@ export class KmPreview extends LitElement {
     const shown = this.frames.filter(({ isPaste }) => !isPaste);
     this.unpainted = new Set(shown.map(({ frame }) => frame));
     const styles = casts.map(({ id, castStyle }) => [id, castStyle] as const);
+    const hasScript = casts.some(({ script }) => script !== undefined);
     const message: ToFrame =
       difference === 'style'
         ? { do: 'style', styles, change }
-        : {
-            ...{ do: 'restart' as const, casts: framedAfter(casts, before, runtime), change },
-            hasScript: casts.some(({ script }) => script !== undefined),
-          };
-    for (const { frame } of shown) frame.tell(message);
+        : { do: 'restart', casts: framedAfter(casts, before, runtime), change, hasScript };
+    for (const { frame } of shown) frame.send(message);
     if (difference === 'restart') this.light();
   }
 
@@ -228,8 +230,10 @@ export class KmPreview extends LitElement {
       page: withHead(page, head),
       casts: isPaste ? [] : framedAfter(this.casts, [], runtime),
       columns: this.settings.columns,
-      ...{ assets: assetsOf(files), reached: reachedBy(manifest) },
-      ...{ view: viewOf(this.settings), scroll: [0, 0] },
+      assets: assetsOf(files),
+      reached: reachedBy(manifest),
+      view: viewOf(this.settings),
+      scroll: [0, 0],
     });
   }
 
@@ -237,15 +241,15 @@ export class KmPreview extends LitElement {
     const { compiled, casts } = this;
     const markup = casts[0]?.markup;
     if (!compiled || markup === undefined) return;
-    this.tellAll({ do: 'light', ...litPlaces(compiled.root, markup, this.lit) });
+    this.sendAll({ do: 'light', ...litPlaces(compiled.root, markup, this.lit) });
   }
 
-  private tellAll(message: ToFrame): void {
+  private sendAll(message: ToFrame): void {
     const own =
       message.do === 'view'
         ? { do: 'view' as const, view: viewOf(message.view as PreviewSettings) }
         : message;
-    for (const { frame } of this.frames) frame.tell(own);
+    for (const { frame } of this.frames) frame.send(own);
   }
 
   private hear(frame: PreviewFrame, message: FromFrame): void {
@@ -254,21 +258,17 @@ export class KmPreview extends LitElement {
       this.madeAt = Math.max(this.madeAt, message.madeAt - performance.timeOrigin);
       if (this.unpainted.size > 0) return;
       const since = (time: number) => time - this.changedAt;
-      this.tell('km-painted', { ms: since(performance.now()), madeMs: since(this.madeAt) });
+      emit(this, 'km-painted', { ms: since(performance.now()), madeMs: since(this.madeAt) });
     }
     if (message.say === 'shown') {
       if (this.lit) this.light();
-      if (this.settings.isPicking) frame.tell({ do: 'pick', isOn: true });
+      if (this.settings.isPicking) frame.send({ do: 'pick', isOn: true });
     }
     if (message.say === 'point' && this.compiled) {
       const { marks, properties, isPicked } = message;
       const path = pointedPath(this.compiled.root, marks, properties);
-      this.tell('km-point', { path, isPicked });
+      emit(this, 'km-point', { path, isPicked });
     }
-  }
-
-  private tell(name: string, detail: unknown): void {
-    this.dispatchEvent(new CustomEvent(name, { detail, bubbles: true, composed: true }));
   }
 
   private choose(name: string): void {
@@ -277,7 +277,7 @@ export class KmPreview extends LitElement {
     if (!sample) return;
     const { values = {}, below = {} } = sample.cast;
     Object.assign(this, { sample: name, values, below });
-    this.tell('km-sample', { name, values, below });
+    emit(this, 'km-sample', { name, values, below });
   }
 
   private set(some: Partial<PreviewSettings>): void {
@@ -298,8 +298,11 @@ export class KmPreview extends LitElement {
     if (!mould || !this.compiled) return html`<slot></slot>`;
     const { scale } = this;
     return html`${previewBar({
-      ...{ settings, samples: sampleNames(mould), sample: this.sample },
-      ...{ hasOwnPage: this.hostPage !== '', hasPaste: this.paste !== undefined },
+      settings,
+      samples: sampleNames(mould),
+      sample: this.sample,
+      hasOwnPage: this.hostPage !== '',
+      hasPaste: this.paste !== undefined,
       set: (some) => this.set(some),
       choose: (name) => this.choose(name),
     })}
@@ -314,7 +317,7 @@ export class KmPreview extends LitElement {
               resize: (width) =>
                 this.set({ widths: settings.widths.with(one.at, withinLimits(width)) }),
               remove: () => this.removeWidth(one.at),
-              outline: (selector) => one.frame.tell({ do: 'outline', selector }),
+              outline: (selector) => one.frame.send({ do: 'outline', selector }),
             }),
         )}
         ${this.frames.length === 0 ? html`<p class="help">No width is chosen. Add one above.</p>` : nothing}
@@ -333,11 +336,6 @@ export class KmPreview extends LitElement {
       });
     this.set({ widths: this.settings.widths.toSpliced(at, 1) });
   }
-}
-
-/** What a frame is told of the settings. */
-function viewOf({ state, scheme, isStill, isRevealed, background }: PreviewSettings) {
-  return { state, scheme, isStill, isRevealed, background };
 }
 
 /** What `km-findings` says. */

@@ -10,7 +10,7 @@ export interface FrameView extends View {
   readonly background: string;
 }
 
-/** What a frame is told. */
+/** What is sent to a frame. */
 export type ToFrame =
   | {
       readonly do: 'begin';

@@ -17,32 +17,26 @@ export interface BarParts {
 type Options = readonly (readonly [value: string, title: string])[];
 
 const states: Options = [
-  ...([
-    ['rest', 'At rest'],
-    ['hover', 'Hovered'],
-    ['focus', 'Focused'],
-    ['visited', 'Visited'],
-  ] as const),
+  ['rest', 'Normal'],
+  ['hover', 'Hovered'],
+  ['focus', 'Focused'],
+  ['visited', 'Visited'],
 ];
 
 const zooms: Options = [
-  ...([
-    ['0', 'Fit'],
-    ['0.25', '25 %'],
-    ['0.5', '50 %'],
-    ['0.75', '75 %'],
-    ['1', '100 %'],
-  ] as const),
+  ['0', 'Fit'],
+  ['0.25', '25 %'],
+  ['0.5', '50 %'],
+  ['0.75', '75 %'],
+  ['1', '100 %'],
 ];
 
-const grounds: Options = [
-  ...([
-    ['', 'Its own'],
-    ['#ffffff', 'White'],
-    ['#f2f2f2', 'Grey'],
-    ['#1d1d1f', 'Black'],
-    ['#7a1f3d', 'Deep red'],
-  ] as const),
+const backgrounds: Options = [
+  ['', 'Default'],
+  ['#ffffff', 'White'],
+  ['#f2f2f2', 'Grey'],
+  ['#1d1d1f', 'Black'],
+  ['#7a1f3d', 'Deep red'],
 ];
 
 /** All that can be chosen about how a mould is looked at. */
@@ -53,14 +47,14 @@ export function previewBar(parts: BarParts) {
     ...Object.entries(hostPages).map(([name, { title }]) => [name, title] as const),
     ...(parts.hasOwnPage ? ([['own', 'Your page']] as const) : []),
   ];
-  return html`<div class="bar" role="group" aria-label="How it is looked at">
+  return html`<div class="bar" role="group" aria-label="Preview options">
     ${menu(
       'Sample',
       sample,
       samples.map((name) => [name, name] as const),
       parts.choose,
     )}
-    ${menu('Around it', settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }))}
+    ${menu('Host page', settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }))}
     ${menu('State', settings.state, states, (state) => set({ state: state as PreviewSettings['state'] }))}
     <span class="choice"
       ><span class="name">Copies</span
@@ -139,22 +133,22 @@ function more({ settings, hasPaste, set }: BarParts) {
         type="button"
         class="pick"
         aria-pressed=${settings.isPicking}
-        title="Click an element to come to its field. Alt and a click do the same."
+        title="Click an element to go to its field. Alt+click does the same."
         @click=${() => set({ isPicking: !settings.isPicking })}
       >
         Point
       </button>
-      ${hasPaste ? html`<button type="button" class="pick" aria-pressed=${settings.isBeside} title="The paste as it came, beside each frame" @click=${() => set({ isBeside: !settings.isBeside })}>As pasted</button>` : nothing}
+      ${hasPaste ? html`<button type="button" class="pick" aria-pressed=${settings.isBeside} title="Show the original paste next to each frame" @click=${() => set({ isBeside: !settings.isBeside })}>Original paste</button>` : nothing}
     </span>
     <details class="more">
-      <summary>More${isUsual ? nothing : html`<span class="dot" title="Something here is chosen"></span>`}</summary>
+      <summary>More${isUsual ? nothing : html`<span class="dot" title="Some options are set"></span>`}</summary>
       <div class="more-list">
-        ${mark('Hidden parts shown', settings.isRevealed, (isRevealed) => set({ isRevealed }))}
+        ${mark('Show hidden parts', settings.isRevealed, (isRevealed) => set({ isRevealed }))}
         ${mark('Dark scheme', settings.scheme === 'dark', (isDark) => set({ scheme: isDark ? 'dark' : 'light' }))}
         ${mark('Reduced motion', settings.isStill, (isStill) => set({ isStill }))}
         ${mark('Right to left', settings.isRightToLeft, (isRightToLeft) => set({ isRightToLeft }))}
-        ${mark('Sealed in a shadow root', settings.isSealed, (isSealed) => set({ isSealed }))}
-        ${menu('Ground', settings.background, grounds, (background) => set({ background }))}
+        ${mark('Shadow root', settings.isSealed, (isSealed) => set({ isSealed }))}
+        ${menu('Background', settings.background, backgrounds, (background) => set({ background }))}
       </div>
     </details>`;
 }

@@ -26,7 +26,11 @@ const mostViewportPx = 6000;
 export class PreviewFrame {
   readonly element: HTMLIFrameElement;
   state: FrameState = {
-    ...{ heightPx: 320, viewportPx: usualViewportPx, facts: undefined, notes: [], isShown: false },
+    heightPx: 320,
+    viewportPx: usualViewportPx,
+    facts: undefined,
+    notes: [],
+    isShown: false,
   };
   private readonly reached: Reached;
   private readonly changed: () => void;
@@ -41,7 +45,7 @@ export class PreviewFrame {
   private readonly onMessage = ({ source, data }: MessageEvent) => {
     if (source !== this.element.contentWindow) return;
     if (data === 'loaded') {
-      this.tell({ do: 'ask' });
+      this.send({ do: 'ask' });
       clearTimeout(this.asking);
       this.asking = setTimeout(() => this.left(), answerMs);
       return;
@@ -92,7 +96,7 @@ export class PreviewFrame {
     port1.postMessage({ ...message, scroll: this.scroll } satisfies ToFrame);
   }
 
-  tell(message: ToFrame): void {
+  send(message: ToFrame): void {
     if (this.waiting) return;
     if (message.do === 'restart' || message.do === 'style') this.followed = 0;
     this.port?.postMessage(message);
@@ -134,7 +138,7 @@ export class PreviewFrame {
 
   /** A page that does not answer any more is another. */
   private left(): void {
-    const text = 'Its script led the page elsewhere, which is not followed here.';
+    const text = 'A script tried to leave the page. The preview does not follow it.';
     this.update({ notes: [...this.state.notes, { is: 'error', text }] });
   }
 

@@ -16,9 +16,19 @@ export interface PreviewSettings extends FrameView {
 }
 
 export const usualSettings: Omit<PreviewSettings, 'widths'> = {
-  ...{ copies: 1, columns: 1, host: 'bare', isSealed: false, isBeside: false },
-  ...{ isRightToLeft: false, isPicking: false, zoom: 0 },
-  ...{ state: 'rest', scheme: 'light', isStill: false, isRevealed: false, background: '' },
+  copies: 1,
+  columns: 1,
+  host: 'bare',
+  isSealed: false,
+  isBeside: false,
+  isRightToLeft: false,
+  isPicking: false,
+  zoom: 0,
+  state: 'rest',
+  scheme: 'light',
+  isStill: false,
+  isRevealed: false,
+  background: '',
 };
 
 /** The settings of which each needs the page in a frame to begin anew. */
@@ -31,4 +41,9 @@ export const widthLimits = { least: 120, most: 3840 } as const;
 
 export function withinLimits(width: number): number {
   return Math.round(Math.min(widthLimits.most, Math.max(widthLimits.least, width)));
+}
+
+/** The settings as a frame receives them. */
+export function viewOf({ state, scheme, isStill, isRevealed, background }: PreviewSettings) {
+  return { state, scheme, isStill, isRevealed, background };
 }

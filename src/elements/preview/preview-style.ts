@@ -12,7 +12,7 @@ export const previewStyle = css`
   .adding { width: 72px !important; }
   .marks { display: flex; gap: 4px; }
   .pick, .more summary {
-    min-height: 32px; padding: 5px 10px; border: 1px solid var(--edge); border-radius: 4px; background: none; cursor: pointer;
+    min-height: 32px; padding: 5px 10px; border: 1px solid var(--border); border-radius: 4px; background: none; cursor: pointer;
   }
   .pick[aria-pressed='true'] { background: var(--kiln); border-color: var(--kiln); color: var(--paper); }
   .more { position: relative; }
@@ -33,7 +33,7 @@ export const previewStyle = css`
     width: auto !important; field-sizing: content; min-width: 5ch !important; min-height: 28px !important; padding: 2px 4px !important; margin-left: -5px !important; font-weight: 600; color: var(--ink) !important;
     border-color: transparent !important; background: none !important; appearance: textfield; font-size: 14px !important;
   }
-  .width input:hover, .width input:focus { border-color: var(--edge) !important; }
+  .width input:hover, .width input:focus { border-color: var(--border) !important; }
   .width input::-webkit-inner-spin-button { appearance: none; }
   .width .act { margin-left: auto; opacity: 0.55; }
   .width .act:is(:hover, :focus-visible) { opacity: 1; }
@@ -44,7 +44,7 @@ export const previewStyle = css`
     position: absolute; top: 0; bottom: 0; right: -14px; width: 14px; cursor: ew-resize; touch-action: none;
   }
   .handle::after {
-    content: ''; position: absolute; left: 5px; top: min(50% - 16px, 320px); width: 4px; height: 32px; border-radius: 2px; background: var(--edge);
+    content: ''; position: absolute; left: 5px; top: min(50% - 16px, 320px); width: 4px; height: 32px; border-radius: 2px; background: var(--border);
   }
   .handle:is(:hover, :focus-visible)::after { background: var(--kiln); }
   .below { font-size: 12px; line-height: 16px; min-width: 0; }

@@ -1,6 +1,6 @@
 // What reads HTML in a page: its own parser, and the same rules.
-export { cleanHtml, plainOf, toRoom } from '../../core/model/kinds/clean-html.ts';
-export { cleanSvg } from '../../core/model/kinds/clean-svg.ts';
+export { cleanHtml, plainOf, toRoom } from '../../core/model/kinds/html/clean-html.ts';
+export { cleanSvg } from '../../core/model/kinds/html/clean-svg.ts';
 
 /** Markup of the host's own, as the page's parser closes it. */
 export function closedMarkup(markup: string): string {

@@ -8,8 +8,16 @@ export interface Surroundings {
 }
 
 const programs = [
-  ...['chromium', 'chromium-browser', 'google-chrome-stable', 'google-chrome'],
-  ...['microsoft-edge-stable', 'microsoft-edge', 'chrome'],
+  // Without the parts that draw a window it opens a page in half the time; the engine is the same.
+  'chromium-headless-shell',
+  'chrome-headless-shell',
+  'chromium',
+  'chromium-browser',
+  'google-chrome-stable',
+  'google-chrome',
+  'microsoft-edge-stable',
+  'microsoft-edge',
+  'chrome',
 ];
 
 const macPaths = ['Chromium', 'Google Chrome', 'Microsoft Edge'].map(
@@ -17,13 +25,15 @@ const macPaths = ['Chromium', 'Google Chrome', 'Microsoft Edge'].map(
 );
 
 const windowsPaths = [
-  ...['Chromium\\Application\\chrome.exe', 'Google\\Chrome\\Application\\chrome.exe'],
+  'Chromium\\Application\\chrome.exe',
+  'Google\\Chrome\\Application\\chrome.exe',
   'Microsoft\\Edge\\Application\\msedge.exe',
 ];
 
 /**
  * The program of a Chromium, Chrome or Edge on this machine: the one that KEEN_MOULD_BROWSER
- * names, else the first found on the path or where the system keeps programs.
+ * names, else the first found on the path or where the system keeps programs. One that shows no
+ * windows goes before the others.
  */
 export function findBrowser({ env, platform }: Surroundings = process): string | undefined {
   if (env.KEEN_MOULD_BROWSER) return env.KEEN_MOULD_BROWSER;
@@ -37,7 +47,7 @@ function candidates(env: Surroundings['env'], platform: NodeJS.Platform): string
   }
   const folders = (env.PATH ?? '').split(delimiter).filter((folder) => folder !== '');
   const onPath = programs.flatMap((name) => folders.map((folder) => join(folder, name)));
-  return platform === 'darwin' ? [...macPaths, ...onPath] : onPath;
+  return platform === 'darwin' ? [...onPath, ...macPaths] : onPath;
 }
 
 function isProgram(path: string): boolean {

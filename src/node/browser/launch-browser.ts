@@ -5,8 +5,13 @@ import { findBrowser } from './find-browser.ts';
 
 /** Nothing but the pages we open: no calls home, no updates, no first-run pages. */
 const quiet = [
-  ...['--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-  ...['--disable-component-update', '--disable-sync', '--hide-scrollbars'],
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--hide-scrollbars',
   // Else an edge drawn while something moved over it is kept, smoothed as it was then, and the
   // same page gives one of two pictures.
   '--disable-partial-raster',
@@ -28,9 +33,12 @@ export async function launchBrowser(): Promise<Browser> {
   const sandbox = process.getuid?.() === 0 ? ['--no-sandbox'] : [];
   try {
     return await chromium.launch({
-      ...{ executablePath, args: [...quiet, ...sandbox] },
-      // Whoever called decides what ends; a browser whose program is gone ends by itself.
-      ...{ handleSIGINT: false, handleSIGTERM: false, handleSIGHUP: false },
+      executablePath,
+      args: [...quiet, ...sandbox],
+      // Whoever called decides what ends; a browser whose program is gone ends on its own.
+      handleSIGINT: false,
+      handleSIGTERM: false,
+      handleSIGHUP: false,
     });
   } catch (error) {
     const why = (error as Error).message.split('\n')[0] ?? 'unknown error';

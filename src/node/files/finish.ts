@@ -28,7 +28,7 @@ export async function loadFinish({ browsers, minify }: FinishOptions): Promise<F
 }
 
 async function prefixer(browsers: string): Promise<(css: string) => string> {
-  const purpose = 'to write prefixes';
+  const purpose = 'to add vendor prefixes';
   const [{ default: postcss }, { default: autoprefixer }, { default: browserslist }] =
     await Promise.all([
       import('postcss').catch(() => missing('postcss', purpose)),
@@ -49,7 +49,11 @@ async function minifier(): Promise<(code: string, loader: 'css' | 'js') => strin
   const { transformSync } = await import('esbuild').catch(() => missing('esbuild', 'to minify'));
   return (code, loader) => {
     const { code: small } = transformSync(code, {
-      ...{ loader, minify: true, charset: 'utf8', legalComments: 'none', logLevel: 'silent' },
+      loader,
+      minify: true,
+      charset: 'utf8',
+      legalComments: 'none',
+      logLevel: 'silent',
     });
     return small.trim();
   };

@@ -90,7 +90,7 @@ export async function writeMould(folder: string, mould: Mould): Promise<readonly
   await writeNewFolder(
     folder,
     files,
-    'Choose another folder with --out, or another --name; --replace keeps its fields.',
+    'Choose another --out or --name, or use --replace, which keeps its fields.',
   );
   return Object.keys(files);
 }

@@ -2,16 +2,16 @@ import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 
 const reasons: Readonly<Record<string, string>> = {
-  EACCES: 'you may not',
-  EPERM: 'you may not',
+  EACCES: 'you do not have permission',
+  EPERM: 'you do not have permission',
   EISDIR: 'it is a folder',
-  ENOTDIR: 'a part of its path is a file',
-  EEXIST: 'a part of its path is a file',
+  ENOTDIR: 'part of its path is a file',
+  EEXIST: 'part of its path is a file',
   ENOSPC: 'the disk is full',
-  EDQUOT: 'no more room is given to you on the disk',
-  EFBIG: 'no file so large is allowed here',
-  EROFS: 'the disk takes no writing',
-  ELOOP: 'its links go in a circle',
+  EDQUOT: 'your disk quota is used up',
+  EFBIG: 'the file is too large for this system',
+  EROFS: 'the disk is read-only',
+  ELOOP: 'its links form a loop',
   ENAMETOOLONG: 'its name is too long',
 };
 
@@ -26,7 +26,7 @@ export function unreadable(path: string, error: unknown): Refusal {
 export function unwritable(path: string, error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   const code = codeOf(error);
-  const why = code === 'ENOENT' ? 'the folder is not there' : (reasons[code] ?? code);
+  const why = code === 'ENOENT' ? 'the folder does not exist' : (reasons[code] ?? code);
   return new Refusal(finding('call/not-writable', { path, why }));
 }
 

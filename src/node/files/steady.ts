@@ -31,7 +31,7 @@ export async function readSteadily<T>(
   throw new Refusal(finding('call/changing', { path }));
 }
 
-/** Tells a state of a file from any other; also where it is not there. */
+/** Distinguishes a state of a file from any other; also where it is not there. */
 export async function fileStamp(path: string): Promise<string> {
   const { ino, size, mtimeMs } = await stat(path).catch(() => ({ ino: 0, size: 0, mtimeMs: 0 }));
   return `${path} ${ino} ${size} ${mtimeMs}`;

@@ -33,7 +33,7 @@ const loaders: Record<StyleDialect, () => Promise<(source: string) => CompiledSh
   less: async () => {
     const { default: less } = await import('less').catch(() => missing('less', 'Less'));
     return (source) => {
-      let result: CompiledSheet = { error: 'it gave nothing back', line: 1, column: 1 };
+      let result: CompiledSheet = { error: 'it returned nothing', line: 1, column: 1 };
       // Without imports to wait for, the callback is called before render returns.
       less.render(source, { syncImport: true } as Less.Options, (error, output) => {
         result = error

@@ -30,16 +30,16 @@ export async function writeWhole(path: string, content: string | Uint8Array): Pr
 /**
  * Writes a folder that is not there yet, or is empty, whole or not at all.
  *
- * @param mend what to tell a person whose folder is there already
+ * @param hint what to tell a person whose folder already exists
  * @throws Refusal when it is there, or cannot be written
  */
 export async function writeNewFolder(
   path: string,
   files: FolderFiles,
-  mend: string,
+  hint: string,
 ): Promise<void> {
   const isEmpty = await isEmptyFolder(path);
-  if (!isEmpty) await refuseIfThere(path, mend);
+  if (!isEmpty) await refuseIfThere(path, hint);
   if (isEmpty && isStoodIn(path)) return swapFiles(path, files, [], async () => undefined);
   const draft = draftBeside(path);
   try {
@@ -158,8 +158,8 @@ async function writeFiles(folder: string, files: FolderFiles): Promise<void> {
 }
 
 /** @throws Refusal when something is at the path already */
-export async function refuseIfThere(path: string, mend: string): Promise<void> {
-  if (await isThere(path)) throw new Refusal(finding('call/would-overwrite', { path, mend }));
+export async function refuseIfThere(path: string, hint: string): Promise<void> {
+  if (await isThere(path)) throw new Refusal(finding('call/would-overwrite', { path, hint }));
 }
 
 /** True when something is at the path. */

@@ -12,7 +12,7 @@ import { type JsonObject, type JsonPath, parseJson } from '../../core/model/json
 import { finding, type Place } from '../../core/problem/finding.ts';
 import { isRemoteAddress } from '../../core/text/address.ts';
 import { getOrMake } from '../../core/text/memoize.ts';
-import { runtime } from '../../runtime/text.ts';
+import { runtime } from '../../generated/runtime.ts';
 import { readText } from '../files/read-text.ts';
 import { refuseIfThere, writeWhole } from '../files/write-safely.ts';
 import type { Rack } from '../rack/rack.ts';
@@ -155,7 +155,7 @@ class PageBuilder {
     const moulds = new Map<string, ShelvedMould>();
     for (const cast of page.casts) await this.mouldsOf(cast, file, page, moulds);
     const host = await this.hostOf(page, here);
-    if (page.host !== undefined && !host) say(page.host, 'is the host', ['host']);
+    if (page.host !== undefined && !host) say(page.host, 'is named as host', ['host']);
     const take = async (path: string) => {
       const taken = await this.files.addFile(path);
       return taken && prefix + encodeURI(taken);
@@ -167,12 +167,12 @@ class PageBuilder {
       const values = await this.valuesIn(path, faults);
       if (!values) continue;
       this.shares.set(path, (this.shares.get(path) ?? new Set()).add(output));
-      const missing = (one: string) => say(one, `${shares} speaks of`, ['casts', at, 'shares']);
+      const missing = (one: string) => say(one, `${shares} refers to`, ['casts', at, 'shares']);
       shared.set(shares, await withFilesBeside(values, { folder: dirname(path), take, missing }));
     }
     const casts = await Promise.all(
       page.casts.map((cast, at) => {
-        const missing = (one: string) => say(one, 'a value speaks of', ['casts', at, 'values']);
+        const missing = (one: string) => say(one, 'a value refers to', ['casts', at, 'values']);
         return castBeside(cast, { folder: here, take, missing });
       }),
     );
@@ -180,7 +180,12 @@ class PageBuilder {
     const composed = composePage(
       { ...page, casts },
       {
-        ...{ runtime, nonce, finish, host, parts: this.parts, placeOf },
+        runtime,
+        nonce,
+        finish,
+        host,
+        parts: this.parts,
+        placeOf,
         styles: await this.stylesOf(page, here, prefix, say),
         mouldOf: (mould) => moulds.get(mould)?.compiled,
         sharedOf: (path) => shared.get(path),
@@ -235,7 +240,7 @@ class PageBuilder {
     const there = await readFile(place, 'utf8').catch(() => undefined);
     if (there === html) return false;
     if (!Object.hasOwn(this.before, output) && !replace) {
-      await refuseIfThere(place, 'Add --replace to replace it, or choose another --out.');
+      await refuseIfThere(place, 'Use --replace, or choose another --out.');
     }
     await writeWhole(place, html);
     return true;
@@ -246,7 +251,9 @@ class PageBuilder {
     await keepRecords(out, this.before, this.records);
     const files = [...this.files.sizes].map(([path, bytes]) => ({ file: join(out, path), bytes }));
     return {
-      ...{ pages: this.built, held: this.held, findings: unique(this.findings) },
+      pages: this.built,
+      held: this.held,
+      findings: unique(this.findings),
       shared: files.sort((a, b) => (a.file < b.file ? -1 : 1)),
       shares: Object.fromEntries([...this.shares].map(([path, pages]) => [path, [...pages]])),
     };
@@ -286,7 +293,7 @@ class PageBuilder {
       const taken = isRemote ? undefined : await this.files.addSheet(join(here, style));
       if (isRemote) placed.push(style);
       else if (taken) placed.push(prefix + taken);
-      else say(style, 'is a style sheet of the page', ['styles', at]);
+      else say(style, 'is listed under styles', ['styles', at]);
     }
     return placed;
   }

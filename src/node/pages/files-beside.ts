@@ -7,7 +7,7 @@ export interface Beside {
   readonly folder: string;
   /** Takes a file along and gives its address on the page; undefined where there is none. */
   readonly take: (path: string) => Promise<string | undefined>;
-  /** Told of a file that is not there. */
+  /** Called for a file that is not there. */
   readonly missing: (path: string) => void;
 }
 

@@ -48,7 +48,7 @@ async function pagesIn(folder: string): Promise<string[]> {
   for (const file of files) {
     const { text } = await readText(file);
     const { value } = parseJson(file, text);
-    // One that is broken is meant as a page where it says so, and is then told of.
+    // A broken file counts as a page if it claims to be one, and is then reported.
     if (value === undefined ? /"casts"\s*:/.test(text) : isPage(value)) pages.push(file);
   }
   return pages;

@@ -34,10 +34,12 @@ export class PreviewedMould {
       const { mould, findings } = await readMould(this.folder);
       const { title, name } = mould.manifest;
       const compiled = compileMould(mould);
-      const told = [...findings, ...compiled.findings].map((one) => this.inFolder(one));
+      const reported = [...findings, ...compiled.findings].map((one) => this.inFolder(one));
       const { isSound } = compiled;
       this.state = {
-        ...{ title: title ?? name, isSound, findings: await Promise.all(told.map(withFrame)) },
+        title: title ?? name,
+        isSound,
+        findings: await Promise.all(reported.map(withFrame)),
         version: this.state.version + (isSound ? 1 : 0),
       };
       if (isSound) this.mould = mould;

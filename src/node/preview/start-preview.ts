@@ -130,7 +130,7 @@ function respondFor(served: Served) {
   });
   return (request: IncomingMessage, response: ServerResponse): void => {
     if (!isLocal(request)) {
-      plain(response, 403, 'This preview is for this machine only.');
+      plain(response, 403, 'This preview only works on the machine that serves it.');
       return;
     }
     const { pathname, search } = new URL(request.url ?? '/', 'http://localhost');
@@ -186,7 +186,7 @@ async function write(
   { mould, rest, isReplaced, token }: Writing,
 ): Promise<void> {
   if (request.headers['x-token'] !== token) {
-    plain(response, 403, 'Only the page of this preview may write.');
+    plain(response, 403, 'Only the page of this preview may write files.');
     return;
   }
   const [, kind, given = ''] = /^(samples|assets)\/([^/]+)$/.exec(rest) ?? [];
@@ -197,7 +197,7 @@ async function write(
         ? await writeSample(mould.folder, name, isReplaced, request)
         : kind === 'assets'
           ? await writeAsset(mould.folder, name, request)
-          : { status: 404, words: 'No such place.' };
+          : { status: 404, words: 'There is nothing at this address.' };
     plain(response, answer.status, answer.words);
   } catch (error) {
     const words = error instanceof Refusal ? error.findings[0]?.message : undefined;
@@ -208,7 +208,7 @@ async function write(
 const unkept = { 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' };
 
 function json(response: ServerResponse, value: unknown): void {
-  if (value === undefined) plain(response, 404, 'Nothing to show yet.');
+  if (value === undefined) plain(response, 404, 'There is nothing to show yet.');
   else
     response
       .writeHead(200, { ...unkept, 'content-type': 'application/json' })

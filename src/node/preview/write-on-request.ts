@@ -28,16 +28,16 @@ export async function writeSample(
   request: IncomingMessage,
 ): Promise<Answer> {
   if (!sampleName.test(name)) {
-    const words = 'A sample is called by letters, digits, - and _, and begins with a letter.';
+    const words = 'A sample name starts with a letter and contains only letters, digits, - and _.';
     return { status: 400, words };
   }
   const body = await bodyOf(request);
   if (!body) return tooLarge;
   const { cast, findings } = readCastFile(parseJson(`samples/${name}.json`, body.toString('utf8')));
-  if (!cast) return { status: 400, words: findings[0]?.message ?? 'This is no sample.' };
+  if (!cast) return { status: 400, words: findings[0]?.message ?? 'This is not a valid sample.' };
   const path = join(folder, 'samples', `${name}.json`);
   if (!isReplaced && (await isThere(path))) {
-    return { status: 409, words: `There is a sample ${name} already.` };
+    return { status: 409, words: `A sample called ${name} already exists.` };
   }
   await writeWhole(path, body);
   return { status: 200, words: `samples/${name}.json` };
@@ -55,7 +55,7 @@ export async function writeAsset(
     .replace(/[^\w-]+/g, '-')
     .replace(/^[-.]+|-+$/g, '');
   if (!/^\.[a-z0-9]{1,8}$/.test(ending) || /^\.(?:html?|xhtml|js|mjs|css)$/.test(ending)) {
-    return { status: 400, words: 'This is no picture, sound or film.' };
+    return { status: 400, words: 'This is not an image, audio or video file.' };
   }
   const body = await bodyOf(request);
   if (!body) return tooLarge;

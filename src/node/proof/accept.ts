@@ -1,7 +1,7 @@
 import type { Accepted } from '../../core/model/accepted.ts';
-import { type AcceptedFault, type FactName, type Facts, factNames, told } from './shot.ts';
+import { type AcceptedFault, type FactName, type Facts, factNames, faultsIn } from './shot.ts';
 
-/** Facts without what a mould accepts, and that by itself. */
+/** Facts without what a mould accepts, and the accepted ones separately. */
 export interface Sorted {
   readonly facts: Facts;
   readonly accepted: readonly AcceptedFault[];
@@ -20,7 +20,7 @@ export function withoutAccepted(
   const aside: AcceptedFault[] = [];
   const keep = <Name extends FactName>(fact: Name): Facts[Name] => {
     const own = accepted.filter((one) => one.fact === fact);
-    const all = told(fact, facts[fact]);
+    const all = faultsIn(fact, facts[fact]);
     return (facts[fact] as readonly unknown[]).filter((_, at) => {
       const { text, code } = all[at] as (typeof all)[number];
       const reason = own.find(

@@ -55,7 +55,7 @@ export interface ShownChange extends Change {
   readonly picture?: Uint8Array;
 }
 
-/** Compares pictures with those of an earlier proof, pixel by pixel; what is the same is not told. */
+/** Compares pictures with those of an earlier proof, pixel by pixel; what is the same is not reported. */
 export function changesSince(
   before: Before,
   shots: readonly Shot[],
@@ -81,16 +81,24 @@ function compare(png: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
   const [a, b] = [onGround(first, width, height), onGround(second, width, height)];
   const mask = new PNG({ width, height });
   const pixels = pixelmatch(a, b, mask.data, width, height, {
-    ...{ threshold: 0, includeAA: true, diffMask: true },
+    threshold: 0,
+    includeAA: true,
+    diffMask: true,
   });
   if (pixels === 0) return [];
   const shown = new PNG({ width, height });
   pixelmatch(a, b, shown.data, width, height, {
-    ...{ threshold: 0, includeAA: true, alpha: 0.25, diffColor: [168, 35, 27] },
+    threshold: 0,
+    includeAA: true,
+    alpha: 0.25,
+    diffColor: [168, 35, 27],
   });
   return [
     {
-      ...{ png, is: 'changed' as const, pixels, regions: regionsOf(mask) },
+      png,
+      is: 'changed' as const,
+      pixels,
+      regions: regionsOf(mask),
       ...(first.height === second.height ? {} : { heightBefore: first.height }),
       shows: png.replace(/\.png$/, '-changed.png'),
       picture: new Uint8Array(PNG.sync.write(shown)),
@@ -98,12 +106,12 @@ function compare(png: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
   ];
 }
 
-/** A picture on a ground of that size; what is beyond it counts as empty. */
+/** A picture on a canvas of that size; what is beyond it counts as empty. */
 function onGround(picture: PNG, width: number, height: number): Buffer {
   if (picture.width === width && picture.height === height) return picture.data;
-  const ground = new PNG({ width, height });
-  PNG.bitblt(picture, ground, 0, 0, picture.width, picture.height, 0, 0);
-  return ground.data;
+  const canvas = new PNG({ width, height });
+  PNG.bitblt(picture, canvas, 0, 0, picture.width, picture.height, 0, 0);
+  return canvas.data;
 }
 
 /** Cells of so many px are joined where they touch. */

@@ -59,10 +59,10 @@ export async function answer(
   if (isLibrary || (isDeclared && served.isFetching)) {
     const response = await route.fetch({ timeout: patienceMs }).catch(() => undefined);
     if (response) return route.fulfill({ response });
-    const why = isLibrary ? 'the library could not be fetched' : 'it could not be fetched';
+    const why = isLibrary ? 'the library could not be loaded' : 'it could not be loaded';
     asked.failed.push({ url, why });
   } else if (isDeclared) asked.declared.push(url);
-  else asked.failed.push({ url, why: 'not fetched: it lies elsewhere' });
+  else asked.failed.push({ url, why: 'not loaded: it is on another host' });
   const instead = standsIn(request.resourceType(), new URL(url).host);
   return instead ? route.fulfill(instead) : route.abort();
 }
@@ -76,7 +76,7 @@ async function ownFile(
   const path = decoded(new URL(request.url()).pathname.slice(1));
   const found = Object.hasOwn(files, path) ? files[path] : undefined;
   if (found === undefined) {
-    if (path !== 'favicon.ico') asked.failed.push({ url: path, why: 'no such file in the mould' });
+    if (path !== 'favicon.ico') asked.failed.push({ url: path, why: 'the mould has no such file' });
     return route.fulfill({ status: 404, body: '' });
   }
   const body = Buffer.from(found);

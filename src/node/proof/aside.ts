@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { CDPSession, Page } from 'playwright-core';
-import { factsText } from '../../facts/text.ts';
+import { factsText } from '../../generated/facts.ts';
 
 const engine = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 let engineText: Promise<string> | undefined;
@@ -46,7 +46,10 @@ export class Aside {
 
   async ask<T>(expression: string): Promise<T> {
     const { result, exceptionDetails } = await this.session.send('Runtime.evaluate', {
-      ...{ expression, contextId: this.contextId, awaitPromise: true, returnByValue: true },
+      expression,
+      contextId: this.contextId,
+      awaitPromise: true,
+      returnByValue: true,
     });
     if (exceptionDetails) {
       throw new Error(exceptionDetails.exception?.description ?? exceptionDetails.text);

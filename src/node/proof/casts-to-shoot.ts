@@ -7,7 +7,7 @@ import { pageText } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
 import { placedPage } from '../../core/preview/placed-page.ts';
 import type { Finding } from '../../core/problem/finding.ts';
-import { runtime } from '../../runtime/text.ts';
+import { runtime } from '../../generated/runtime.ts';
 import type { ProofOptions, ProofSubject } from './proof.ts';
 import type { ShotSubject } from './shoot.ts';
 
@@ -22,7 +22,7 @@ export interface CastToShoot {
   readonly accepted: readonly Accepted[];
 }
 
-/** Puts each cast on its page, and tells of what is wrong with moulds and values. */
+/** Puts each cast on its page, and reports what is wrong with moulds and values. */
 export function castsToShoot(
   subjects: readonly ProofSubject[],
   options: ProofOptions,
@@ -51,17 +51,24 @@ function castOf(
   const files = Object.assign({}, ...[...(placed?.values() ?? []), mould].map((one) => one.files));
   const plan = {
     page: host ?? pageText({ ...hostPages.bare, lang: 'en' }),
-    ...{ style: '', columns: copies.columns, isRightToLeft: isRightToLeft === true },
+    style: '',
+    columns: copies.columns,
+    isRightToLeft: isRightToLeft === true,
   };
   const about = {
-    ...{ mould: first.mould, files, reached: reachedBy(mould.manifest) },
-    ...{ isFetching: isFetching === true, accepted: accepted.map(({ what }) => what) },
+    mould: first.mould,
+    files,
+    reached: reachedBy(mould.manifest),
+    isFetching: isFetching === true,
+    accepted: accepted.map(({ what }) => what),
   };
   const paste = isBeside ? pastePage(mould) : undefined;
   return {
     subject: { ...about, document: placedPage([first, ...others], plan, runtime) },
     paste: paste === undefined ? undefined : { ...about, document: paste },
-    ...{ title: first.title, sample, accepted },
+    title: first.title,
+    sample,
+    accepted,
     widths: mould.manifest.widths ?? defaultWidths,
   };
 }

@@ -1,5 +1,5 @@
 import { type Html, html } from '../page/html.ts';
-import { type Fault, faultsOf, type Shot, tellings } from './shot.ts';
+import { type Fault, factTexts, faultsOf, type Shot } from './shot.ts';
 
 /** Style of pictures with their labels, for the sheet and for the report. */
 export const frameStyle = `
@@ -72,7 +72,7 @@ export function faultList(shot: Shot, most = Number.POSITIVE_INFINITY): Html {
   const faults = faultsOf(shot);
   if (faults.length === 0) return html``;
   const rest = faults.length - most;
-  const more = rest > 0 ? html`<li><span>and ${rest} more, in the report</span></li>` : html``;
+  const more = rest > 0 ? html`<li><span>and ${rest} more in the report</span></li>` : html``;
   return html`<ul class="faults">${faults.slice(0, most).map(faultRow)}${more}</ul>`;
 }
 
@@ -84,7 +84,7 @@ function faultRow({ number, text, code }: Fault): Html {
 /** How many faults there are of each kind, over some shots; the worst kinds first. */
 export function countsByFact(shots: readonly Shot[]): [title: string, count: number][] {
   const all = shots.flatMap((shot) => faultsOf(shot));
-  return Object.entries(tellings).flatMap(([fact, { title }]): [string, number][] => {
+  return Object.entries(factTexts).flatMap(([fact, { title }]): [string, number][] => {
     const count = all.filter((one) => one.fact === fact).length;
     return count === 0 ? [] : [[title, count]];
   });

@@ -50,7 +50,7 @@ export interface ProofOptions {
   readonly against?: string | undefined;
   /** Ends it; nothing is written then. */
   readonly signal?: AbortSignal | undefined;
-  /** Told after each picture. */
+  /** Called after each picture. */
   readonly onProgress?: (step: ProofStep) => void;
 }
 
@@ -166,10 +166,17 @@ function shotOf(
   const name = `${sample === 'default' ? mould : `${mould}-${words}`}-${width}${moment}`;
   const { facts, accepted: aside } = withoutAccepted(measured, accepted, named);
   return {
-    ...{ mould, title, sample, width, height, atMs, png: join(out, `${name}.png`) },
+    mould,
+    title,
+    sample,
+    width,
+    height,
+    atMs,
+    png: join(out, `${name}.png`),
     ...(paste ? { paste: join(out, `${name}-paste.png`) } : {}),
     ...facts,
-    ...{ notAsked, accepted: aside },
+    notAsked,
+    accepted: aside,
   };
 }
 

@@ -86,23 +86,23 @@ function shotSection(shot: Shot): Html {
 <header><h2>${shot.title} at ${shot.width} px</h2><p class="measure soft">${shot.width} × ${shot.height} px, ${shot.sample}, ${shot.atMs / 1000} s</p>${verdict(shot)}</header>
 ${faultList(shot)}
 ${asides(shot)}
-<div class="scroll" tabindex="0" role="group" aria-label="Picture at life size"><figure>${frame(shot, basename(shot.png), 1)}</figure>${beside}</div>
+<div class="scroll" tabindex="0" role="group" aria-label="Picture at actual size"><figure>${frame(shot, basename(shot.png), 1)}</figure>${beside}</div>
 </section>`;
 }
 
-/** What is no fault, and is to be known all the same. */
+/** What is worth knowing but is not a fault. */
 function asides({ accepted, notAsked }: Shot): Html {
   const lines = [
     ...accepted.map(
       ({ text, code, why }) => html`<li>Accepted: ${text} <code>${code}</code>. ${why}</li>`,
     ),
-    ...notAsked.map((url) => html`<li>Declared, and not fetched: <code>${url}</code></li>`),
+    ...notAsked.map((url) => html`<li>Declared but not loaded: <code>${url}</code></li>`),
   ];
   return lines.length === 0 ? html`` : html`<div class="aside"><ul>${lines}</ul></div>`;
 }
 
 function changesSection(changes: readonly Change[]): Html {
-  if (changes.length === 0) return html`<p class="well">✓ every picture is as it was</p>`;
+  if (changes.length === 0) return html`<p class="well">✓ no picture has changed</p>`;
   const rows = changes.map((one) => {
     const name = basename(one.png);
     if (one.is !== 'changed')
@@ -113,7 +113,7 @@ function changesSection(changes: readonly Change[]): Html {
       .join('; ');
     return html`<section class="change"><p><a href="#${name.replace(/\.png$/, '')}">${name}</a>: ${one.pixels} ${one.pixels === 1 ? 'pixel differs' : 'pixels differ'}, ${where}</p><div class="scroll" tabindex="0" role="group" aria-label="What differs"><img src="${basename(one.shows ?? '')}" alt="What differs in ${name}"></div></section>`;
   });
-  return html`<h2>What has changed</h2>${rows}`;
+  return html`<h2>Changes</h2>${rows}`;
 }
 
 function anchorOf(shot: Shot): string {

@@ -4,7 +4,7 @@ import { look } from '../page/look.ts';
 import { countsByFact, faultList, frame, frameStyle, verdict } from './frame.ts';
 import type { Shot } from './shot.ts';
 
-const edge = 32;
+const padding = 32;
 const gap = 24;
 const usualWidthPx = 1280;
 
@@ -78,7 +78,7 @@ function scaleFor(rows: readonly Row[]): number {
   const fits = rows.map((row) => {
     const drawn = drawnIn(row);
     const total = drawn.reduce((sum, { shot }) => sum + shot.width, 0);
-    return (usualWidthPx - 2 * edge - (drawn.length - 1) * gap - 2 * drawn.length) / total;
+    return (usualWidthPx - 2 * padding - (drawn.length - 1) * gap - 2 * drawn.length) / total;
   });
   return Math.min(1, Math.max(0.25, Math.min(...fits)));
 }
@@ -86,7 +86,7 @@ function scaleFor(rows: readonly Row[]): number {
 function widthOf(row: Row, scale: number): number {
   const drawn = drawnIn(row);
   const total = drawn.reduce((sum, { shot }) => sum + shot.width * scale + 2, 0);
-  return total + (drawn.length - 1) * gap + 2 * edge;
+  return total + (drawn.length - 1) * gap + 2 * padding;
 }
 
 /** Addresses of the pictures, by the paths they will have. */
@@ -109,7 +109,7 @@ function sourcesOf(
 }
 
 const sheetStyle = `
-body { padding: 24px ${edge}px 32px; }
+body { padding: 24px ${padding}px 32px; }
 header { display: flex; gap: 16px; align-items: baseline; justify-content: space-between; }
 section + section { margin-top: 32px; }
 .row {
@@ -133,7 +133,7 @@ function sheetPage(rows: readonly Row[], scale: number, sources: Map<string, str
     const figures = drawnIn(row).map(({ shot, isPaste }) =>
       isPaste ? pasteFigure(shot, sources, scale) : shotFigure(shot, sources, scale),
     );
-    const about = `${first?.sample ?? ''} · held at ${(first?.atMs ?? 0) / 1000} s · ${Math.round(scale * 100)} % of life size`;
+    const about = `${first?.sample ?? ''} · after ${(first?.atMs ?? 0) / 1000} s · ${Math.round(scale * 100)} % of actual size`;
     return html`<section>
 <header><h1>${row.title}</h1><p class="soft">${about}</p></header>
 <div class="row">${figures}</div>
@@ -142,7 +142,7 @@ function sheetPage(rows: readonly Row[], scale: number, sources: Map<string, str
   const legend =
     counts.length === 0
       ? html``
-      : html`<footer><p><span class="dot">1</span> outlines what is at fault; the same number stands in the list below the picture.</p><p class="soft">${counts.map(([title, count]) => `${title} ${count}`).join(' · ')}</p></footer>`;
+      : html`<footer><p><span class="dot">1</span> marks a fault. The same number is in the list below the picture.</p><p class="soft">${counts.map(([title, count]) => `${title} ${count}`).join(' · ')}</p></footer>`;
   return html`<!doctype html><html lang="en"><meta charset="utf-8"><style>${unsafeRaw(look + frameStyle + sheetStyle)}</style><body>${sections}${legend}</body></html>`;
 }
 

@@ -41,7 +41,9 @@ export interface Picture extends PageFacts {
 }
 
 export const usualShooting: Omit<Shooting, 'width'> = {
-  ...{ atMs: [2000], isMeasured: true, isAccessible: true },
+  atMs: [2000],
+  isMeasured: true,
+  isAccessible: true,
   view: { state: 'rest', scheme: 'light', isStill: false },
 };
 
@@ -144,7 +146,10 @@ async function takeOne(
   });
   const instead = new Set([...asked.failed.map(({ url }) => url), ...asked.declared]);
   return {
-    ...{ ...facts, ...rules, named, png },
+    ...facts,
+    ...rules,
+    named,
+    png,
     // What stands in for a picture is neither soft nor stretched.
     pictures: facts.pictures.filter(({ src }) => !instead.has(new URL(src, origin).href)),
     consoleErrors: [...consoleErrors],
@@ -161,7 +166,7 @@ async function inTime<T>(work: Promise<T>, moments: number): Promise<T> {
   let timer: NodeJS.Timeout | undefined;
   const limitMs = (1 + moments) * patienceMs;
   const late = new Promise<never>((_, reject) => {
-    const error = new Error(`it did not come to rest in ${limitMs / 1000} s`);
+    const error = new Error(`it did not finish loading in ${limitMs / 1000} s`);
     timer = setTimeout(() => reject(error), limitMs);
   });
   return Promise.race([work, late]).finally(() => clearTimeout(timer));

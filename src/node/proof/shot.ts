@@ -1,12 +1,12 @@
 import type { AccessibilityFault, LowContrast } from '../../facts/accessibility.ts';
 import type { Box } from '../../facts/box.ts';
 import type { ClippedText } from '../../facts/clipped-text.ts';
+import { type FactText, pageFactTexts, selectorOfFault } from '../../facts/fact-texts.ts';
 import type { Overflow } from '../../facts/overflow.ts';
 import type { OverlappingText } from '../../facts/overlapping-text.ts';
 import type { BadPicture } from '../../facts/pictures.ts';
 import type { Shift } from '../../facts/shifts.ts';
 import type { SmallText } from '../../facts/small-text.ts';
-import { measuredTellings, selectorOfFault, type Telling } from '../../facts/tellings.ts';
 import type { FailedRequest } from './answer.ts';
 
 /** One picture of one mould at one width, with its facts; measures in CSS px. */
@@ -67,34 +67,41 @@ export interface Facts
 export type FactName = keyof Facts;
 
 /** Every fact by its name in facts.json: adding one is adding a row here and a file in facts/. */
-export const tellings: { readonly [Name in FactName]: Telling<Facts[Name][number]> } = {
+export const factTexts: { readonly [Name in FactName]: FactText<Facts[Name][number]> } = {
   consoleErrors: {
-    ...{ title: 'Scripts that fail', weight: 3 },
-    ...{ text: (message) => `script error: ${message}`, code: () => '' },
+    title: 'Script errors',
+    weight: 3,
+    text: (message) => `script error: ${message}`,
+    code: () => '',
   },
-  overflow: measuredTellings.overflow,
-  clipped: measuredTellings.clipped,
-  overlapping: measuredTellings.overlapping,
-  pictures: measuredTellings.pictures,
+  overflow: pageFactTexts.overflow,
+  clipped: pageFactTexts.clipped,
+  overlapping: pageFactTexts.overlapping,
+  pictures: pageFactTexts.pictures,
   contrast: {
-    ...{ title: 'Contrast', weight: 2, code: selectorOfFault },
-    text: ({ ratio, needed, colors }) =>
-      `contrast is ${ratio} to 1, ${needed} is needed (${colors})`,
+    title: 'Contrast',
+    weight: 2,
+    code: selectorOfFault,
+    text: ({ ratio, needed, colors }) => `contrast is ${ratio}:1, minimum ${needed}:1 (${colors})`,
   },
-  smallTargets: measuredTellings.smallTargets,
+  smallTargets: pageFactTexts.smallTargets,
   accessibility: {
-    ...{ title: 'Accessibility', weight: 2, code: selectorOfFault },
+    title: 'Accessibility',
+    weight: 2,
+    code: selectorOfFault,
     text: ({ text, rule }) => `${text} (${rule})`,
   },
-  shifts: measuredTellings.shifts,
-  smallText: measuredTellings.smallText,
+  shifts: pageFactTexts.shifts,
+  smallText: pageFactTexts.smallText,
   failedRequests: {
-    ...{ title: 'Requests', weight: 1, code: ({ url }) => url },
+    title: 'Requests',
+    weight: 1,
+    code: ({ url }) => url,
     text: ({ why }) => why,
   },
 };
 
-export const factNames = Object.keys(tellings) as FactName[];
+export const factNames = Object.keys(factTexts) as FactName[];
 
 /** Something wrong on a shot, in words; numbered where it has a place on the picture. */
 export interface Fault {
@@ -110,7 +117,7 @@ export interface Fault {
 export function faultsOf(shot: Facts): Fault[] {
   let number = 0;
   return factNames.flatMap((fact) =>
-    told(fact, shot[fact]).map((one) => {
+    faultsIn(fact, shot[fact]).map((one) => {
       if (one.box) number += 1;
       return { ...one, number: one.box ? number : undefined };
     }),
@@ -118,13 +125,16 @@ export function faultsOf(shot: Facts): Fault[] {
 }
 
 /** The faults of one fact, in words. */
-export function told<Name extends FactName>(
+export function faultsIn<Name extends FactName>(
   fact: Name,
   faults: Facts[Name],
 ): Omit<Fault, 'number'>[] {
-  const { weight, text, code }: Telling<Facts[Name][number]> = tellings[fact];
+  const { weight, text, code }: FactText<Facts[Name][number]> = factTexts[fact];
   return faults.map((one: Facts[Name][number]) => ({
-    ...{ fact, weight, text: text(one), code: code(one) },
+    fact,
+    weight,
+    text: text(one),
+    code: code(one),
     box: typeof one === 'object' && 'left' in one ? (one as Box) : undefined,
   }));
 }

@@ -21,12 +21,14 @@ export async function writeProof(
   out: string,
   { shots, pngs, pastes, sheet, changes, findings }: MadeProof,
 ): Promise<Proof> {
-  const told = changes?.map(({ picture: _, ...change }) => change);
+  const reported = changes?.map(({ picture: _, ...change }) => change);
   const made: Proof = {
     format: 1,
-    ...{ sheet: join(out, 'sheet.png'), report: join(out, 'report.html') },
-    ...{ facts: join(out, 'facts.json'), shots },
-    ...(told ? { changes: told } : {}),
+    sheet: join(out, 'sheet.png'),
+    report: join(out, 'report.html'),
+    facts: join(out, 'facts.json'),
+    shots,
+    ...(reported ? { changes: reported } : {}),
     findings,
   };
   // The facts come first: they are what says that the folder is a proof's own.
@@ -39,7 +41,7 @@ export async function writeProof(
   for (const { shows, picture } of changes ?? []) {
     if (shows && picture) await writeWhole(shows, picture);
   }
-  await writeWhole(made.report, reportPage(shots, told));
+  await writeWhole(made.report, reportPage(shots, reported));
   await writeWhole(made.sheet, sheet);
   return made;
 }

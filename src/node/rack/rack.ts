@@ -144,7 +144,8 @@ async function take(
 function renamed(mould: Mould, name: string): Mould {
   if (!namePattern.test(name)) {
     const where = `The name ${JSON.stringify(name)}`;
-    const what = 'must begin with a letter and hold only letters, digits, hyphens and underscores';
+    const what =
+      'must start with a letter and contain only letters, digits, hyphens and underscores';
     throw new Refusal(finding('mould/wrong', { where, what }));
   }
   const before = mould.manifest.name;

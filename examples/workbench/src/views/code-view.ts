@@ -34,8 +34,8 @@ export function codeView(bench: Bench, spots: readonly Spot[]) {
     spot.places.filter((one) => one.file === file).map((one) => ({ ...one, spot: spot.id })),
   );
   return html`<details class="code">
-    <summary>Mark a place in the code yourself</summary>
-    <small>What is underlined is proposed already; a click on it shows the proposal.</small>
+    <summary>Select a place in the code yourself</summary>
+    <small>Underlined code is already proposed. Click it to see the proposal.</small>
     <div class="bar">
       <label class="pick">File <select @change=${({ target }: Event) => {
         shown.file = (target as HTMLSelectElement).value as SourceFile;
@@ -66,7 +66,7 @@ function offer(bench: Bench) {
   const { mould } = bench.work;
   const { marked } = shown;
   if (!mould || !marked)
-    return html`<small>Mark words, an element, a value or a literal; what it could be is said here.</small>`;
+    return html`<small>Select text, an element, a value or a literal to see what it could become.</small>`;
   const found = proposed(mould, marked);
   if (typeof found === 'string') return html`<small>${found}</small>`;
   const [first] = found;
@@ -79,7 +79,7 @@ function offer(bench: Bench) {
     const made = nameTaken(mould, name) ?? withField(mould, marked, { ...chosen, name });
     if (typeof made === 'string') return bench.show({ said: made });
     shown.marked = undefined;
-    bench.change({ mould: made }, '', `${name} is a field.`);
+    bench.change({ mould: made }, '', `${name} is now a field.`);
   };
   return html`<form class="offer" @submit=${take}>
     <label>Name <input name="name" required .value=${first.name}></label>
@@ -92,6 +92,6 @@ function offer(bench: Bench) {
 
 /** A kind in words where the word alone does not say what it does here. */
 function meant({ kind, type }: Readonly<Record<string, unknown>>): string {
-  if (kind === 'switch' && shown.file === 'template.html') return 'switch: whether it is there';
-  return type === 'integer' ? 'number: how many times' : String(kind);
+  if (kind === 'switch' && shown.file === 'template.html') return 'switch: show or hide';
+  return type === 'integer' ? 'number: how many copies' : String(kind);
 }

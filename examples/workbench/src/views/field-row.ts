@@ -27,7 +27,7 @@ export function fieldRow(bench: Bench, mould: Mould, name: string, at: number, c
         <b>${title}</b> <small>${kindOf(declared)}${isRequired(mould, name) ? ' · required' : ''}</small></button>
       <button class="icon" aria-label="Move ${title} up" ?disabled=${at === 0} @click=${() => change(moved(mould, at, at - 1), '')}>↑</button>
       <button class="icon" aria-label="Move ${title} down" ?disabled=${at === count - 1} @click=${() => change(moved(mould, at, at + 1), '')}>↓</button>
-      <button class="icon" aria-label="Remove ${title}, and put back what stood there" @click=${() => apply(bench, dropField(mould, name), 'taken out; what stood there is back')}>✕</button>
+      <button class="icon" aria-label="Remove ${title}, and restore the original code" @click=${() => apply(bench, dropField(mould, name), 'taken out; what stood there is back')}>✕</button>
     </div>
     ${isOpen ? details(bench, mould, name, declared) : nothing}
   </li>`;
@@ -51,12 +51,12 @@ const keywords: readonly [key: string, label: string, isNumber: boolean, of: Reg
   ['title', 'Title', false, /./],
   ['description', 'Help', false, /./],
   ['section', 'Section', false, /./],
-  ['maxLength', 'At most so many characters', true, /^(?:text|multiline|richtext)$/],
-  ['minimum', 'At least', true, /^(?:number|integer)$/],
-  ['maximum', 'At most', true, /^(?:number|integer)$/],
-  ['minItems', 'At least so many rows', true, /^list$/],
-  ['maxItems', 'At most so many rows', true, /^list$/],
-  ['when', 'Shown only when', false, /./],
+  ['maxLength', 'Maximum length', true, /^(?:text|multiline|richtext)$/],
+  ['minimum', 'Minimum', true, /^(?:number|integer)$/],
+  ['maximum', 'Maximum', true, /^(?:number|integer)$/],
+  ['minItems', 'Minimum rows', true, /^list$/],
+  ['maxItems', 'Maximum rows', true, /^list$/],
+  ['when', 'Show only when', false, /./],
 ];
 
 function details(bench: Bench, mould: Mould, name: string, declared: JsonObject) {
@@ -75,7 +75,7 @@ function details(bench: Bench, mould: Mould, name: string, declared: JsonObject)
               bench.change(
                 { mould: changed },
                 '',
-                `${String(declared.title ?? name)} is of kind ${select.value}.`,
+                `${String(declared.title ?? name)} is now of kind ${select.value}.`,
               );
           }}>${kinds.map((one) => html`<option ?selected=${one === kind}>${one}</option>`)}</select></label>`
         : nothing
@@ -93,7 +93,7 @@ function details(bench: Bench, mould: Mould, name: string, declared: JsonObject)
       })}
     ${defaultOf(bench, mould, name, declared)}
     <label class="check"><input type="checkbox" .checked=${isRequired(mould, name)}
-      @change=${({ target }: Event) => bench.change({ mould: requiring(mould, name, (target as HTMLInputElement).checked) }, '')}>Must not be empty</label>
+      @change=${({ target }: Event) => bench.change({ mould: requiring(mould, name, (target as HTMLInputElement).checked) }, '')}>Required</label>
   </div>`;
 }
 
@@ -106,7 +106,7 @@ function defaultOf(bench: Bench, mould: Mould, name: string, { default: held }: 
       @change=${({ target }: Event) => set((target as HTMLInputElement).checked)}>On by default</label>`;
   }
   if (typeof held !== 'string' && typeof held !== 'number')
-    return html`<p><small>Its default is filled in with the form: step Try, “Make this the default”.</small></p>`;
+    return html`<p><small>Set its default with the form: in step Try, choose “Make these the defaults”.</small></p>`;
   const isNumber = typeof held === 'number';
   return html`<label>Default<input type=${isNumber ? 'number' : 'text'} step="any" .value=${String(held)}
     @change=${({ target }: Event) => {

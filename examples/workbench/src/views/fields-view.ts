@@ -23,7 +23,7 @@ export function spotsOf(mould: Mould): readonly Spot[] {
 export function fieldsView(bench: Bench) {
   const { mould } = bench.work;
   if (!mould)
-    return html`<p class="empty">There is nothing to make fields of yet. Paste something first.</p>`;
+    return html`<p class="empty">There are no fields to choose yet. Paste a snippet first.</p>`;
   const names = Object.keys(fieldsOf(mould));
   const spots = spotsOf(mould);
   const recommended = spots.filter((one) => one.recommended).length;
@@ -38,7 +38,7 @@ export function fieldsView(bench: Bench) {
       }
     </section>
     <section aria-labelledby="proposed">
-      <div class="bar"><h3 id="proposed">${spots.length === 0 ? 'Nothing else was found' : 'Could be fields'}</h3>
+      <div class="bar"><h3 id="proposed">${spots.length === 0 ? 'No other proposals' : 'Proposed fields'}</h3>
         ${
           recommended > 0
             ? html`<button class="main" @click=${() => apply(bench, takeSpots(mould, 'recommended'), 'made')}>Take ${recommended} recommended</button>`

@@ -31,7 +31,7 @@ export function lookView(bench: Bench, mould: Mould) {
     if (!isChoosing) return bench.show({ step: 'try', pointedAt: path });
     if (spot) bench.show({ shownSpot: spot, lit: '', said: '' });
     else if (top !== '') bench.show({ openField: top, lit: top, shownSpot: '' });
-    else bench.show({ said: 'Nothing there could be a field by itself. Mark it in the code.' });
+    else bench.show({ said: 'Nothing is proposed there. Select it in the code instead.' });
     const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
     document.querySelector(found)?.scrollIntoView({ block: 'center' });
   };

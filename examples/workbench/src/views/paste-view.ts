@@ -13,8 +13,8 @@ const panes = [
 
 /** What reads a paste is the larger part of the program; the box is there before it. */
 async function loadTools() {
-  const { faultsOf, mended, paste } = await import('../paste.ts');
-  return { faultsOf, mended, paste };
+  const { faultsOf, fixed, paste } = await import('../paste.ts');
+  return { faultsOf, fixed, paste };
 }
 let tools: Awaited<ReturnType<typeof loadTools>> | undefined;
 const tooled = loadTools().then((loaded) => {
@@ -69,7 +69,7 @@ export function pasteView(bench: Bench) {
   );
   return html`<div class="bar">
       <fieldset class="choice">
-        <legend class="unseen">How it is pasted</legend>
+        <legend class="unseen">How to paste</legend>
         ${[false, true].map(
           (
             hasPanes,
@@ -77,7 +77,7 @@ export function pasteView(bench: Bench) {
             @change=${() => bench.show({ hasPanes })}>${hasPanes ? 'Three panes' : 'One box'}</label>`,
         )}
       </fieldset>
-      <label class="pick"><span class="unseen">Try a ready snippet</span>
+      <label class="pick"><span class="unseen">Try an example</span>
         <select @change=${(event: Event) => tryReady(bench, event)}>
           <option value="">Examples…</option>
           ${ready.map(({ name, title }) => html`<option value=${name}>${title}</option>`)}
@@ -85,7 +85,7 @@ export function pasteView(bench: Bench) {
       </label>
       <label class="file">Open…<input type="file" multiple accept=".html,.htm,.css,.js,.zip"
         @change=${({ target }: Event) => openFiles(bench, (target as HTMLInputElement).files)}></label>
-      ${work.pieces.length > 0 ? html`<button @click=${() => tidy(bench)}>Tidy</button>` : nothing}
+      ${work.pieces.length > 0 ? html`<button @click=${() => tidy(bench)}>Format</button>` : nothing}
     </div>
     <div class="panes ${screen.hasPanes ? 'three' : ''}">
       ${shown.map(
@@ -117,27 +117,27 @@ function findingsView(bench: Bench, faults: readonly Finding[]) {
   return html`<section class="findings" aria-label="What is wrong with it">
     ${
       faults.length === 0
-        ? html`<p class="well">✓ Nothing wrong was found.</p>`
-        : html`<div class="bar"><h3>${faults.length === 1 ? '1 thing' : `${faults.length} things`} to know</h3>
+        ? html`<p class="well">✓ No problems found.</p>`
+        : html`<div class="bar"><h3>${faults.length === 1 ? '1 finding' : `${faults.length} findings`}</h3>
           ${
             fixable > 0 && mould
-              ? html`<button @click=${() => mend(bench)}>Mend ${fixable} of them</button>`
+              ? html`<button @click=${() => applyFixes(bench)}>Fix ${fixable} of them</button>`
               : nothing
           }</div>
         <ul>${faults.map(
-          ({ level, message, mend: how, file, line }) => html`<li class=${level}>
+          ({ level, message, hint, file, line }) => html`<li class=${level}>
             <b>${level}</b> ${message} <small>${file ? `${file}${line ? `, line ${line}` : ''}` : ''}</small>
-            ${how ? html`<br><span>${how}</span>` : nothing}</li>`,
+            ${hint ? html`<br><span>${hint}</span>` : nothing}</li>`,
         )}</ul>`
     }
   </section>`;
 }
 
-function mend(bench: Bench): void {
+function applyFixes(bench: Bench): void {
   const { mould } = bench.work;
   if (!mould || !tools) return;
-  const better = tools.mended(mould);
-  bench.change({ mould: better.mould }, '', `${better.count} mended.`);
+  const better = tools.fixed(mould);
+  bench.change({ mould: better.mould }, '', `${better.count} fixed.`);
 }
 
 /** Sets the code anew, pane by pane; one that cannot be read stays as it is. */
@@ -159,7 +159,9 @@ async function tidy(bench: Bench): Promise<void> {
   if (bench.work.pieces !== before) return;
   await take(bench, pieces, undefined, '');
   const said =
-    failed.length > 0 ? `It was left as it is: ${failed[0]}` : 'Tidied. Undo has it as it came.';
+    failed.length > 0
+      ? `Nothing was changed: ${failed[0]}`
+      : 'Formatted. Use Undo to get the original back.';
   bench.show({ said });
 }
 
@@ -169,7 +171,7 @@ async function tryReady(bench: Bench, event: Event): Promise<void> {
   select.value = '';
   if (!found) return;
   const text = await found.load();
-  bench.change({ mould: undefined, values: {}, below: {} }, '', `${found.title} is on the bench.`);
+  bench.change({ mould: undefined, values: {}, below: {} }, '', `${found.title} is open.`);
   await take(bench, [{ name: 'paste.html', text }], found.name);
   bench.show({ hasPanes: false });
 }
@@ -182,7 +184,7 @@ export async function openFiles(bench: Bench, files: FileList | null): Promise<v
     const { opened, titleOf } = await import('../rack.ts');
     const mould = opened(new Uint8Array(await pack.arrayBuffer()));
     if (typeof mould === 'string') bench.show({ said: mould });
-    else bench.open(mould, [], {}, `${titleOf(mould)} is on the bench.`);
+    else bench.open(mould, [], {}, `${titleOf(mould)} is open.`);
     if (typeof mould !== 'string') bench.show({ step: 'try' });
     return;
   }

@@ -41,7 +41,7 @@ export function rackView(bench: Bench) {
       <button @click=${close}>Close</button></div>
     ${
       found.length === 0
-        ? html`<p class="empty">${all.length === 0 ? 'Nothing is kept yet. “Keep on the rack” in the last step puts a mould here.' : 'Nothing on the rack has all these words.'}</p>`
+        ? html`<p class="empty">${all.length === 0 ? 'The rack is empty. Use “Add to the rack” in the last step.' : 'Nothing on the rack matches all these words.'}</p>`
         : html`<ul class="rack">${found.map((one) => entry(bench, one, close))}</ul>`
     }
     ${examplesShelf(bench, close)}`;
@@ -61,17 +61,17 @@ function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) 
     const name = `${mould.manifest.name}-2`;
     open(
       retitled(mould, { name, title: words, version: '1.0.0' }),
-      `${words} begins from ${title}.`,
+      `${words} was started from ${title}.`,
     );
   };
   const remove = async () => {
     await drop(key);
     shown.all = await shelved();
-    bench.show({ said: `${title} ${version} is off the rack.` });
+    bench.show({ said: `${title} ${version} was removed from the rack.` });
   };
   return html`<li><div><b>${title}</b> <small>${version}${shelf ? ` · ${shelf}` : ''} · ${count === 1 ? '1 field' : `${count} fields`} · ${(bytes / 1000).toFixed(0)} kB</small></div>
-    <button class="main" aria-label="Open: ${title} ${version}" @click=${() => open(mould, `${title} is on the bench.`)}>Open</button>
-    <button aria-label="Begin another: from ${title} ${version}" @click=${begin}>Begin another</button>
+    <button class="main" aria-label="Open: ${title} ${version}" @click=${() => open(mould, `${title} is open.`)}>Open</button>
+    <button aria-label="Start new from: ${title} ${version}" @click=${begin}>Start new</button>
     ${
       bench.work.mould
         ? html`<button aria-label="Compare: ${title} ${version}, with what is on the bench" aria-expanded=${shown.compared === key}
@@ -81,7 +81,7 @@ function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) 
             }}>Compare</button>`
         : nothing
     }
-    <button aria-label="Take off: ${title} ${version}" @click=${remove}>Take off</button>
+    <button aria-label="Remove: ${title} ${version}" @click=${remove}>Remove</button>
     ${shown.compared === key && bench.work.mould ? comparison(mould, bench.work.mould) : nothing}</li>`;
 }
 
@@ -104,12 +104,12 @@ function examplesShelf(bench: Bench, close: () => void) {
               mould,
             ) => html`<li><div><b>${titleOf(mould)}</b> <small>${mould.manifest.summary ?? ''}</small></div>
               <button aria-label="Open the example ${titleOf(mould)}" @click=${() => {
-                bench.open(mould, [], {}, `${titleOf(mould)} is on the bench.`);
+                bench.open(mould, [], {}, `${titleOf(mould)} is open.`);
                 bench.show({ step: 'try' });
                 close();
               }}>Open</button></li>`,
           )}</ul>`
-        : html`<p class="soft" role="status">They are being fetched…</p>`
+        : html`<p class="soft" role="status">Loading…</p>`
     }
   </details>`;
 }
@@ -118,15 +118,15 @@ function examplesShelf(bench: Bench, close: () => void) {
 function comparison(kept: Mould, now: Mould) {
   const { added, gone, renamed, otherKind } = compareFields(kept, now);
   const lines = [
-    ['new on the bench', added],
-    ['gone from it', gone],
+    ['only in the open mould', added],
+    ['only on the rack', gone],
     ['renamed', renamed.map(({ from, to }) => `${from} to ${to}`)],
-    ['of another kind', otherKind.map(({ path, from, to }) => `${path}: ${from} to ${to}`)],
+    ['with another kind', otherKind.map(({ path, from, to }) => `${path}: ${from} to ${to}`)],
   ] as const;
-  const told = lines.filter(([, all]) => all.length > 0);
+  const reported = lines.filter(([, all]) => all.length > 0);
   return html`<dl class="compared">${
-    told.length === 0
-      ? html`<dt>Fields</dt><dd>the same in both; every value still lands.</dd>`
-      : told.map(([what, all]) => html`<dt>${what}</dt><dd>${all.join(', ')}</dd>`)
+    reported.length === 0
+      ? html`<dt>Fields</dt><dd>the same in both, so all values still work.</dd>`
+      : reported.map(([what, all]) => html`<dt>${what}</dt><dd>${all.join(', ')}</dd>`)
   }</dl>`;
 }

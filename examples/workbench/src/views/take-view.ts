@@ -5,25 +5,25 @@ import { retitled } from '../fields.ts';
 
 /** What each form is for, in the words of whoever has to choose one. */
 const forms: readonly [name: FormName, title: string, note: string][] = [
-  ['block', 'One box', 'Paste it where the widget is to stand. Pasted twice, both work.'],
-  ['panes', 'Three panes', 'Paste each part into the box of its language.'],
+  ['block', 'One box', 'Paste it where the widget should appear. You can paste it more than once.'],
+  ['panes', 'Three panes', 'Paste each part into the matching box.'],
   [
     'placed',
-    'Head, spot and foot',
-    'The first goes into the head, the second to the spot, the third to the end of the body.',
+    'Head, body and end of body',
+    'Paste the first part into the head, the second where the widget should appear, the third at the end of the body.',
   ],
-  ['frame', 'Iframe', 'Paste it where the widget is to stand; its height follows what is in it.'],
+  ['frame', 'Iframe', 'Paste it where the widget should appear. Its height follows the content.'],
   [
     'element',
     'Custom element',
-    'Save the module beside the page, and paste the markup where the widget is to stand.',
+    'Save the module next to the page and paste the markup where the widget should appear.',
   ],
-  ['module', 'Module', 'Import { render } from it in a site that is built with code.'],
+  ['module', 'Module', 'Import { render } from it in your own code.'],
 ];
 
 const partNames: readonly [part: string, title: string, file: string][] = [
   ['head', 'For the head', 'head.html'],
-  ['html', 'For the spot itself', 'spot.html'],
+  ['html', 'Where the widget goes', 'spot.html'],
   ['css', 'CSS', 'style.css'],
   ['bodyEnd', 'For the end of the body', 'body-end.html'],
   ['js', 'JavaScript', 'script.js'],
@@ -35,8 +35,7 @@ const partNames: readonly [part: string, title: string, file: string][] = [
 export function takeView(bench: Bench) {
   const { mould } = bench.work;
   const { form, isSealed } = bench.screen;
-  if (!mould)
-    return html`<p class="empty">There is nothing to take along yet. Paste something first.</p>`;
+  if (!mould) return html`<p class="empty">There is no code yet. Paste a snippet first.</p>`;
   const note = forms.find(([name]) => name === form)?.[2] ?? '';
   return html`
     <section class="who">
@@ -59,7 +58,7 @@ export function takeView(bench: Bench) {
             ${forms.map(([name, title]) => html`<option value=${name} ?selected=${name === form}>${title}</option>`)}
           </select></label>
         <label class="check"><input type="checkbox" .checked=${isSealed} ?disabled=${form === 'element'}
-          @change=${({ target }: Event) => bench.show({ isSealed: (target as HTMLInputElement).checked })}>Sealed in a shadow root</label>
+          @change=${({ target }: Event) => bench.show({ isSealed: (target as HTMLInputElement).checked })}>Shadow root</label>
       </div>
       <p class="soft">${note}</p>
       ${parts(bench)}
@@ -69,7 +68,7 @@ export function takeView(bench: Bench) {
       <p class="soft">A pack holds the mould itself: for a colleague, or for the next project.</p>
       <div class="bar">
         <button @click=${() => download(`${mould.manifest.name}-${mould.manifest.version}.zip`, packMould(mould))}>Download the pack</button>
-        <button @click=${() => keepOnRack(bench)}>Keep on the rack</button>
+        <button @click=${() => keepOnRack(bench)}>Add to the rack</button>
       </div>
     </section>`;
 }
@@ -148,7 +147,7 @@ async function keepOnRack(bench: Bench): Promise<void> {
   const became = await keep(mould);
   const { version } = mould.manifest;
   if (became !== 'other') {
-    const said = became === 'kept' ? 'is on the rack' : 'was on the rack already';
+    const said = became === 'kept' ? 'was added to the rack' : 'was already on the rack';
     bench.show({ said: `${titleOf(mould)} ${version} ${said}.` });
     return;
   }

@@ -13,12 +13,12 @@ interface Asked {
 /** The third step: the form as an editor will have it. */
 export function tryView(bench: Bench) {
   const { mould, values, below } = bench.work;
-  if (!mould) return html`<p class="empty">There is no form yet. Paste something first.</p>`;
+  if (!mould) return html`<p class="empty">There is no form yet. Paste a snippet first.</p>`;
   if (Object.keys(fieldsOf(mould)).length === 0) {
-    return html`<p class="empty">This widget has no fields, so there is nothing to fill in.</p>
+    return html`<p class="empty">This widget has no fields yet.</p>
       <button class="main" @click=${() => bench.show({ step: 'fields' })}>Choose fields</button>`;
   }
-  return html`<p class="soft">This is all that an editor sees. What you fill in here goes into the code you take along.</p>
+  return html`<p class="soft">This is the form that editors see. The values you enter here go into the code you copy.</p>
     <km-form
       .mould=${mould} .values=${values} .below=${below} .pointedAt=${bench.screen.pointedAt}
       @km-change=${({
@@ -42,17 +42,17 @@ function samples(bench: Bench) {
     const title = String(new FormData(form).get('sample'));
     const made = withSample(mould, title, values, below);
     if ('why' in made) return bench.show({ said: made.why });
-    bench.change({ mould: made.mould }, '', `${made.name} is a sample now.`);
+    bench.change({ mould: made.mould }, '', `Saved as sample ${made.name}.`);
     bench.show({ sample: made.name });
     form.reset();
   };
   const own = ownSamples(mould);
   const isFilled = Object.keys(values).length > 0;
   return html`<section class="kept" aria-labelledby="samples-title">
-    <h3 id="samples-title">Keep what is filled in</h3>
+    <h3 id="samples-title">Keep these values</h3>
     <form class="offer" @submit=${keep}>
-      <label>As a sample called <input name="sample" required placeholder="busy-day"></label>
-      <button>Keep as a sample</button>
+      <label>Sample name <input name="sample" required placeholder="busy-day"></label>
+      <button>Save as sample</button>
     </form>
     ${
       own.length > 0
@@ -62,7 +62,7 @@ function samples(bench: Bench) {
                 bench.change(
                   { mould: withoutSample(mould, name) },
                   '',
-                  `The sample ${name} is gone.`,
+                  `Sample ${name} deleted.`,
                 )}>✕</button></li>`,
           )}</ul>`
         : nothing
@@ -71,9 +71,9 @@ function samples(bench: Bench) {
       bench.change(
         { mould: withDefaults(mould, values), values: {} },
         '',
-        'What was filled in stands there from the first now.',
+        'These values are now the defaults.',
       );
-    }}>Make this the default</button>
+    }}>Make these the defaults</button>
   </section>`;
 }
 
@@ -85,13 +85,13 @@ function host(bench: Bench) {
     if (!file) return;
     bench.show({
       hostPage: await file.text(),
-      said: `${file.name} is there under “Around it”: choose “Your page”.`,
+      said: `${file.name} is loaded. Choose “Your page” under “Host page”.`,
     });
     input.value = '';
   };
   return html`<section class="kept" aria-labelledby="host-title">
-    <h3 id="host-title">See it in a page of yours</h3>
-    <p class="soft">Save a page of your site and open it here; the widget stands in it, and nothing is sent anywhere.</p>
+    <h3 id="host-title">Try it in your own page</h3>
+    <p class="soft">Save a page of your site and open it here to see the widget in it. Nothing is uploaded.</p>
     <label class="file">Open a page…<input type="file" accept=".html,.htm" @change=${open}></label>
   </section>`;
 }
@@ -99,13 +99,13 @@ function host(bench: Bench) {
 /** A file that was dropped on a field goes into the mould itself. */
 async function withFile(bench: Bench, file: File): Promise<string> {
   const { mould } = bench.work;
-  if (!mould) throw new Error('There is no mould to put it into.');
+  if (!mould) throw new Error('There is no mould to add it to.');
   const path = `assets/${file.name.replace(/[^\w.-]+/g, '-')}`;
   const bytes = new Uint8Array(await file.arrayBuffer());
   bench.change(
     { mould: { ...mould, files: { ...mould.files, [path]: bytes } } },
     '',
-    `${path} came along.`,
+    `${path} added.`,
   );
   return path;
 }

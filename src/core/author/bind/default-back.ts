@@ -3,7 +3,7 @@ import { usesIn, usesOf } from '../../compile/uses/field-uses.ts';
 import type { Field } from '../../model/field.ts';
 import { fieldsBelow } from '../../model/field.ts';
 import { isJsonObject, type Json } from '../../model/json-source.ts';
-import { escapeHtml } from '../../model/kinds/escape-html.ts';
+import { escapeHtml } from '../../model/kinds/html/escape-html.ts';
 import type { Mould } from '../../model/mould.ts';
 import { eachPart, type SourcePart, type Sources } from '../../model/source-parts.ts';
 import { valueAt } from '../../model/values/steps.ts';

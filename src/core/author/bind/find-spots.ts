@@ -6,7 +6,7 @@ import { type Found, sure } from '../spots/atom.ts';
 import type { NamedField } from '../spots/names/named.ts';
 import type { Spot, SpotPlace } from '../spots/spot.ts';
 import { renderSources } from '../ties/bound-mould.ts';
-import { declarationOf, defaultOf } from '../ties/declare.ts';
+import { declarationOf, defaultOf, holdsValue } from '../ties/declare.ts';
 import { placeIn } from '../ties/render.ts';
 import { readTies } from '../ties/ties.ts';
 import { proposalsOf } from './proposals-of.ts';
@@ -27,21 +27,18 @@ export function findSpots(mould: Mould): Spot[] {
   const toSpot = (field: NamedField): Spot => {
     const { proposal, path, name, title, items } = field;
     return {
-      ...{
-        id: path,
-        field: name || path.slice(path.lastIndexOf('.') + 1),
-        title,
-        kind: proposal.kind,
-        section: proposal.section,
-      },
-      ...{ default: defaultOf(field), declares: furtherOf(declarationOf(field)) },
+      id: path,
+      field: name || path.slice(path.lastIndexOf('.') + 1),
+      title,
+      kind: proposal.kind,
+      section: proposal.section,
+      default: defaultOf(field),
+      declares: furtherOf(declarationOf(field)),
       recommended: proposal.weight >= sure,
       confidence: Math.round(proposal.weight * 100) / 100,
       why: proposal.why,
       places: proposal.found.flatMap(placed),
-      ...(proposal.rows
-        ? { items: items.filter((one) => one.proposal.kind !== 'note').map(toSpot) }
-        : {}),
+      ...(proposal.rows ? { items: items.filter(holdsValue).map(toSpot) } : {}),
     };
   };
   return proposalsOf(mould, bound).map(toSpot);

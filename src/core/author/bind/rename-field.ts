@@ -63,9 +63,9 @@ export function renameField(mould: Mould, from: string, to: string): RenamedFiel
     withEdits(mould[part], wholeOf(mould[part]), editsIn(part, edits)),
   );
   if (mould.files[tiesFile] === undefined) return { mould: { ...whole, ...edited }, findings };
-  const { before, ties, findings: told } = readTies(mould);
+  const { before, ties, findings: reported } = readTies(mould);
   const moved = renamedTies(before, ties, edits, renaming);
-  return { mould: withTies(whole, moved.before, moved.ties), findings: [...told, ...findings] };
+  return { mould: withTies(whole, moved.before, moved.ties), findings: [...reported, ...findings] };
 }
 
 interface UseEdit extends Edit {
@@ -149,11 +149,9 @@ function renamedTies(
       offset,
     );
   const renamed = (change: Change): Change => ({
-    ...{
-      in: change.in,
-      start: shifted(change.in, change.start),
-      end: shifted(change.in, change.end),
-    },
+    in: change.in,
+    start: shifted(change.in, change.start),
+    end: shifted(change.in, change.end),
     parts: change.parts.map((part, index) =>
       typeof part === 'string'
         ? withEdits(part, wholeOf(part), ofParts.get(change)?.get(index) ?? [])

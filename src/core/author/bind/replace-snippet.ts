@@ -27,7 +27,7 @@ export interface OldPaste {
 /**
  * Imports a newer paste over a mould. Fields, titles, samples and all else that is not of the
  * paste stay; bindings are carried to where their places are in the new paste, by what they
- * changed in the old one; what cannot be carried is told.
+ * changed in the old one; what cannot be carried is reported.
  *
  * @throws Refusal when the mould does not hold its paste, or the new one cannot be imported
  */
@@ -52,7 +52,9 @@ export function replaceSnippet(
     ([path]) => !path.startsWith('snippet/') && path !== tiesFile,
   );
   const mould = {
-    ...{ manifest, manifestText, ...texts },
+    manifest,
+    manifestText,
+    ...texts,
     files: { ...Object.fromEntries(kept), ...tied, ...fresh.mould.files },
   };
   return { ...fresh, mould, findings: [...fresh.findings, ...notCarried(old, mould)] };
@@ -106,14 +108,14 @@ function textsOf({ template, style, script }: Mould) {
 /** The old manifest with what the new paste says of its page and of what it loads. */
 function withLibraries(old: Mould, fresh: Manifest): Pick<Mould, 'manifest' | 'manifestText'> {
   const { libraries, fonts: _, page, ...rest } = old.manifest;
-  const told = (fresh.libraries ?? []).map((one): Library => {
+  const reported = (fresh.libraries ?? []).map((one): Library => {
     const before = libraries?.find(
       ({ name, version }) => name === one.name && version === one.version,
     );
     return before ?? one;
   });
   const next = {
-    libraries: told.length > 0 ? told : undefined,
+    libraries: reported.length > 0 ? reported : undefined,
     fonts: fresh.fonts,
     page: fresh.page,
   };

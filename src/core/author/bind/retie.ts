@@ -4,6 +4,7 @@ import type { Proposal } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
 import { movedTie } from '../ties/carry-edits.ts';
 import { changesOf, withItems } from '../ties/changes.ts';
+import { holdsValue } from '../ties/declare.ts';
 import type { Tie } from '../ties/tie.ts';
 import { tiesIn } from '../ties/tie-of.ts';
 import { ownProperties, proposalsOf } from './proposals-of.ts';
@@ -71,5 +72,5 @@ function isOf(field: NamedField, tie: Tie): boolean {
 }
 
 function isDeclared({ path, proposal }: NamedField, declared: ReadonlySet<string>): boolean {
-  return proposal.kind === 'note' || declared.has(path);
+  return !holdsValue({ proposal }) || declared.has(path);
 }

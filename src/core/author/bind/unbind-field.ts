@@ -43,13 +43,13 @@ export function unbindField(mould: Mould, path: string): Unbound {
   }
   const back = withDefaultBack(mould, field);
   if (hasErrors(back.findings)) throw new Refusal(...(back.findings as [Finding, ...Finding[]]));
-  const told = back.isChanged ? [finding('bind/default-put-back', { name })] : [];
+  const reported = back.isChanged ? [finding('bind/default-put-back', { name })] : [];
   const edited = { ...mould, ...declared, ...back.sources };
   // The ties of the other fields are of the sources as they were; they are read anew from here.
   const kept = ties.length > 0 ? readTies(edited) : { before: edited, ties: [], findings: [] };
   return {
     mould: ties.length > 0 ? withTies(edited, kept.before, kept.ties) : edited,
     tie: undefined,
-    findings: [...findings, ...kept.findings, ...told, ...back.findings],
+    findings: [...findings, ...kept.findings, ...reported, ...back.findings],
   };
 }

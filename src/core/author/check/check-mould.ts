@@ -23,19 +23,19 @@ export function checkMould(mould: Mould, options: CheckOptions = {}): readonly F
   return inOrder(look(mould, options));
 }
 
-/** A mould with the safe mends made, and what was mended and what is left. */
+/** A mould with the safe fixes applied, what was fixed and what is left. */
 export interface FixedMould {
   readonly mould: Mould;
   readonly fixed: readonly Finding[];
   readonly left: readonly Finding[];
 }
 
-/** How often mends are made: one may bring another flaw to light. */
+/** How often fixes are applied: one may bring another flaw to light. */
 const rounds = 5;
 
 /**
- * Makes every mend of a mould that leaves no choice, such as plain quotes for curly ones. Places
- * of what was mended are those before the mend.
+ * Applies every unambiguous fix to a mould, such as straight quotes for curly ones. Places of what
+ * was fixed are those before the fix.
  */
 export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
   let current = mould;
@@ -43,7 +43,7 @@ export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
   for (let round = 0; round < rounds; round += 1) {
     const flaws = look(current, options).filter(({ fix }) => fix);
     if (flaws.length === 0) break;
-    const { mould: next, done } = mend(current, flaws);
+    const { mould: next, done } = applyFixes(current, flaws);
     fixed.push(...inOrder(done));
     current = next;
   }
@@ -79,7 +79,7 @@ const saidBetter: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Makes the edits of as many flaws as do not touch each other. */
-function mend(mould: Mould, flaws: readonly Flaw[]): { mould: Mould; done: Flaw[] } {
+function applyFixes(mould: Mould, flaws: readonly Flaw[]): { mould: Mould; done: Flaw[] } {
   const done: Flaw[] = [];
   const texts = eachPart((part) => mould[part]);
   for (const part of sourceParts) {

@@ -1,7 +1,7 @@
 import { insecure, missingFiles, remote } from './address/addresses.ts';
 import type { Check } from './flaw/check.ts';
 import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
-import { headingRank, newTab, noAlt, noIcons } from './markup/for-people.ts';
+import { headingLevel, newTab, noAlt, noIcons } from './markup/for-people.ts';
 import { inlineHandlers } from './markup/handlers.ts';
 import { deadReferences, sameIds } from './markup/ids.ts';
 import { nesting, partsAlone, strayEnds } from './markup/nesting.ts';
@@ -24,12 +24,49 @@ import { hoverOnly, linkStates, reducedMotion } from './style/states.ts';
 
 /** Every check of a mould's sources; each looks at one thing, in any order. */
 export const checks: readonly Check[] = [
-  ...[unclosed, strayEnds, nesting, partsAlone, oddInTags, placeholdersLeft],
-  ...[sameIds, deadReferences, inlineHandlers, noAlt, headingRank, newTab, noIcons, deadTargets],
-  ...[unbalancedStyle, oddInStyle, lineComments, lostSemicolons, grammar],
-  ...[unmatchedRules, unusedClasses, contrast, hoverOnly, linkStates, reducedMotion],
-  ...[textCase, fixedWidths, fixedPosition],
-  ...[oddInScript, unbalancedScript, unmatchedLookups, documentWrite, pageChanges],
-  ...[reachesOut, sharedState, pageListeners, accidentalGlobals, unsafeMarkup, pointerOnly],
-  ...[missingLibraries, missingPlugins, repeatedLibraries, insecure, remote, missingFiles],
+  unclosed,
+  strayEnds,
+  nesting,
+  partsAlone,
+  oddInTags,
+  placeholdersLeft,
+  sameIds,
+  deadReferences,
+  inlineHandlers,
+  noAlt,
+  headingLevel,
+  newTab,
+  noIcons,
+  deadTargets,
+  unbalancedStyle,
+  oddInStyle,
+  lineComments,
+  lostSemicolons,
+  grammar,
+  unmatchedRules,
+  unusedClasses,
+  contrast,
+  hoverOnly,
+  linkStates,
+  reducedMotion,
+  textCase,
+  fixedWidths,
+  fixedPosition,
+  oddInScript,
+  unbalancedScript,
+  unmatchedLookups,
+  documentWrite,
+  pageChanges,
+  reachesOut,
+  sharedState,
+  pageListeners,
+  accidentalGlobals,
+  unsafeMarkup,
+  pointerOnly,
+  missingLibraries,
+  missingPlugins,
+  repeatedLibraries,
+  insecure,
+  remote,
+  missingFiles,
 ];

@@ -54,7 +54,9 @@ function toLibrary(
   const provides =
     part === 'script' ? knownLibraries.find((one) => one.name === bare)?.globals[0] : undefined;
   return {
-    ...{ name, ...(version ? { version } : {}), [part]: address },
+    name,
+    ...(version ? { version } : {}),
+    [part]: address,
     ...(provides ? { provides } : {}),
   };
 }

@@ -36,7 +36,7 @@ export function importLibraries(
   const edits = importsOf(program, script).flatMap(({ from, fromStart, fromEnd }): Edit[] => {
     const mapped = addressIn(importMap, from);
     const address = bringModule(shelf, file, mapped ?? from) ?? mapped ?? from;
-    // A bare name that no map knows has no address yet; the compiler tells of it.
+    // A bare name that no map knows has no address yet; the compiler reports it.
     if (!isModuleAddress(address) && !address.startsWith('assets/')) return [];
     const known = libraries.find(({ module }) => module === address);
     const name = known?.name ?? freeName(libraries, mapped === undefined ? address : from);
@@ -97,7 +97,8 @@ function withSpecifiers(text: string, other: (specifier: string) => string | und
   });
   const called = [...text.matchAll(/\bimport\(\s*(["'])([^"']+)\1(?=\s*\))/g)].map(
     ({ index, 0: whole, 2: specifier = '' }) => ({
-      ...{ specifier, end: index + whole.length },
+      specifier,
+      end: index + whole.length,
       start: index + whole.length - specifier.length - 2,
     }),
   );

@@ -22,50 +22,50 @@ interface DroppedStyle {
 export interface FurnishedStyle {
   readonly style: string;
   readonly dropped: readonly DroppedStyle[];
-  /** Where a ground stayed because the colour of text goes with it; undefined where none did. */
-  readonly groundAt: number | undefined;
+  /** Where a background was kept because the text colour needs it; undefined where none was. */
+  readonly backgroundAt: number | undefined;
 }
 
-/** What a page stands on, and the edge that keeps things off it. */
-const ground = /^(?:background|padding)/;
+/** The background of a page, and the padding around its content. */
+const backgroundLike = /^(?:background|padding)/;
 
 /** Properties that furnish a page, and why a widget does without. */
 const furniture: readonly (readonly [RegExp, string])[] = [
-  [/^background/, "the ground of a page is its host's"],
-  [/^(?:margin|padding)/, "the edge of a page is its host's"],
-  [/^(?:min-|max-)?(?:height|block-size)$/, 'a widget is as high as what is in it'],
-  [/^(?:min-|max-)?(?:width|inline-size)$/, 'a widget takes the width of its place'],
-  [/^(?:overflow|overscroll|scroll)/, "scrolling is the page's"],
-  [/^(?:position|inset|top|right|bottom|left|z-index)$/, 'a widget stands where it is put'],
+  [/^background/, 'the host has its own background'],
+  [/^(?:margin|padding)/, 'the host has its own margins'],
+  [/^(?:min-|max-)?(?:height|block-size)$/, 'a widget is as high as its content'],
+  [/^(?:min-|max-)?(?:width|inline-size)$/, 'a widget is as wide as its container'],
+  [/^(?:overflow|overscroll|scroll)/, 'scrolling belongs to the page'],
+  [/^(?:position|inset|top|right|bottom|left|z-index)$/, 'a widget is placed by its host'],
 ];
 
 /**
  * Takes page furniture out of a style sheet by cutting whole declarations, and rules that have
  * none left. Inherited text styles, custom properties and the arrangement of children stay: when
  * the mould is compiled, html and body mean the widget's root. Where a colour of text stays, so do
- * the ground it is to be read on and the padding between them.
+ * the background it needs and the padding between them.
  */
 export function takeOutFurniture(
   style: string,
   pageStyles: PageStyles | undefined,
 ): FurnishedStyle {
-  const nothing = { style, dropped: [], groundAt: undefined };
+  const nothing = { style, dropped: [], backgroundAt: undefined };
   if (pageStyles === 'root' || !/\b(?:html|body)\b|:root/i.test(style)) return nothing;
   const tree = parse(style, { positions: true, parseValue: false, parseCustomProperty: false });
   const cuts: Range[] = [];
   const dropped: DroppedStyle[] = [];
   const rules = pageRules(tree);
   const setsColor = rules.some((rule) => declarationsOf(rule).some(isColor));
-  const keepsGround = setsColor && pageStyles === undefined;
+  const keepsBackground = setsColor && pageStyles === undefined;
   const fills = pageStyles === undefined && rules.some(shrinksBody);
-  let groundAt: number | undefined;
+  let backgroundAt: number | undefined;
   for (const rule of rules) {
     const going: Declaration[] = [];
     for (const one of declarationsOf(rule)) {
       const why = reasonToDrop(one, pageStyles);
       if (why === undefined) continue;
-      if (keepsGround && ground.test(one.property.toLowerCase())) {
-        if (/^background/i.test(one.property)) groundAt ??= startOf(one);
+      if (keepsBackground && backgroundLike.test(one.property.toLowerCase())) {
+        if (/^background/i.test(one.property)) backgroundAt ??= startOf(one);
         continue;
       }
       // What would shrink to its content is as wide as its place by this alone.
@@ -79,8 +79,9 @@ export function takeOutFurniture(
   }
   for (const { page, ranges, declarations } of sharedRules(tree)) {
     const reasons = declarations.map((one) => reasonToDrop(one, pageStyles));
-    const isGround = (one: Declaration) => keepsGround && ground.test(one.property.toLowerCase());
-    if (reasons.includes(undefined) || declarations.some(isGround)) continue;
+    const isBackground = (one: Declaration) =>
+      keepsBackground && backgroundLike.test(one.property.toLowerCase());
+    if (reasons.includes(undefined) || declarations.some(isBackground)) continue;
     for (const [at, one] of declarations.entries()) {
       const what = `${page.join(',')} { ${generate(one)} }`;
       dropped.push({ what, why: reasons[at] as string, offset: startOf(one) });
@@ -92,13 +93,13 @@ export function takeOutFurniture(
   return {
     style: cuts.length === 0 ? style : withoutRanges(style, whole, extents),
     dropped,
-    groundAt,
+    backgroundAt,
   };
 }
 
 function reasonToDrop({ property }: Declaration, pageStyles: PageStyles | undefined) {
   if (property.startsWith('--')) return undefined;
-  if (pageStyles === 'drop') return 'rules for the page were to be left out';
+  if (pageStyles === 'drop') return '--page-styles drop was given';
   return furniture.find(([pattern]) => pattern.test(property.toLowerCase()))?.[1];
 }
 

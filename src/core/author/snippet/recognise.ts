@@ -57,8 +57,13 @@ function tryParse(text: string, sourceType: 'script' | 'module'): Program | unde
 }
 
 const acts = new Set([
-  ...['CallExpression', 'AssignmentExpression', 'AwaitExpression', 'UpdateExpression'],
-  ...['NewExpression', 'UnaryExpression', 'ChainExpression'],
+  'CallExpression',
+  'AssignmentExpression',
+  'AwaitExpression',
+  'UpdateExpression',
+  'NewExpression',
+  'UnaryExpression',
+  'ChainExpression',
 ]);
 
 function doesSomething(statement: Program['body'][number]): boolean {

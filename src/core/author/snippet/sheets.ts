@@ -68,7 +68,7 @@ function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
 
 /** A stretch of style without page furniture, and what is to be said of that. */
 function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefined): Sheet {
-  const { style: furnished, dropped, groundAt } = takeOutFurniture(text, pageStyles);
+  const { style: furnished, dropped, backgroundAt } = takeOutFurniture(text, pageStyles);
   const { style, fonts } = takeFontImports(furnished);
   const [first] = dropped;
   const findings: Finding[] = [];
@@ -76,12 +76,12 @@ function furnish({ text, placeAt }: StylePart, pageStyles: PageStyles | undefine
     const place = placeAt(first.offset);
     findings.push(finding('snippet/page-styles', { count: dropped.length }, place));
   }
-  if (groundAt !== undefined) {
-    findings.push(finding('snippet/kept-ground', {}, placeAt(groundAt)));
+  if (backgroundAt !== undefined) {
+    findings.push(finding('snippet/kept-ground', {}, placeAt(backgroundAt)));
   }
-  const told = dropped.map(({ what, why, offset }): Dropped => {
+  const reported = dropped.map(({ what, why, offset }): Dropped => {
     const { file, line } = placeAt(offset);
     return { what, why, file, line };
   });
-  return { style, fonts, dropped: told, findings };
+  return { style, fonts, dropped: reported, findings };
 }

@@ -206,7 +206,7 @@ class MarkupSplitter {
     return true;
   }
 
-  /** True for a script from elsewhere that is told by its own tag what to show, or is all there is. */
+  /** True for a script from elsewhere whose own tag says what to show, or that is all there is. */
   private isEmbed(element: SourceElement, src: string): boolean {
     if (!isRemoteAddress(src) || libraryOf(src, 'script').version) return false;
     const isTold = element.attrs.some(({ name }) => name.startsWith('data-') || name === 'id');

@@ -17,8 +17,16 @@ export interface SnippetPiece {
 }
 
 const empty: MarkupSplit = {
-  ...{ template: '', styles: [], scripts: [], libraries: [], fonts: [], dropped: [], findings: [] },
-  ...{ title: undefined, page: {}, importMap: {} },
+  template: '',
+  styles: [],
+  scripts: [],
+  libraries: [],
+  fonts: [],
+  dropped: [],
+  findings: [],
+  title: undefined,
+  page: {},
+  importMap: {},
 };
 
 /**

@@ -81,7 +81,8 @@ export function readMarkupSource(template: string, { nodes }: ParsedTemplate): M
   const indexes = indexesOf(elements);
   return {
     ...toSource('template', template),
-    ...{ elements, copies },
+    elements,
+    copies,
     lostTags: findLostTags(template, elements, copies, asides),
     classes: classesOf(indexes.having('class'), indexes.having('km-class')),
     ids: idsOf(indexes.having('id')),
@@ -131,7 +132,15 @@ function indexesOf(elements: readonly MarkupElement[]) {
 
 /** Elements whose text holds no tags (HTML Standard, 13.1.2). */
 const rawText = new Set([
-  ...['script', 'style', 'textarea', 'title', 'xmp', 'iframe', 'noembed', 'noframes', 'plaintext'],
+  'script',
+  'style',
+  'textarea',
+  'title',
+  'xmp',
+  'iframe',
+  'noembed',
+  'noframes',
+  'plaintext',
 ]);
 
 function cover(covered: Range[], { sourceCodeLocation: at }: Node): void {
@@ -200,7 +209,7 @@ function findLostTags(
   let kept = elements.length;
   for (const { node } of elements) if (node.sourceCodeLocation?.endTag) kept += 1;
   const hasAsides = asides.length > 0 || copies.length > 0;
-  // Most templates have as many tags as the parser kept, and that is quickly told.
+  // Most templates have as many tags as the parser kept, which is quick to see.
   if (!hasAsides && (source.match(/<\/?[a-z]/gi)?.length ?? 0) === kept) return [];
   const covered: Range[] = [...asides];
   for (const { startTag, endTag } of [...elements, ...copies]) {
@@ -236,7 +245,7 @@ function classesOf(
   for (const { element, value } of written) {
     for (const name of value.split(/[\t\n\f\r ]+/)) {
       if (name === '' || classes.has(name)) continue;
-      // Quotes that are part of a name are told of by themselves.
+      // Quotes that are part of a name are reported by themselves.
       const isName = !/[\u2018-\u201d]/.test(name) && !isBound(name);
       if (isName) classes.set(name, attributeStart(element, 'class'));
     }

@@ -39,7 +39,9 @@ export function readScriptSource(script: string, parsed: ParsedScript): ScriptSo
   const nodes = memoize(() => nodesByType(program));
   const names = memoize(() => namesOf(program));
   return {
-    ...{ ...source, program, isStrict: isModule || isDirected },
+    ...source,
+    program,
+    isStrict: isModule || isDirected,
     of: (type) => nodes().get(type) ?? [],
     isFree: (name) => names()?.globals.has(name) ?? false,
     isDeclared: (name, at) => isDeclaredAt(names(), name, at),

@@ -54,8 +54,12 @@ interface Reading {
 /** Reads a style sheet; what cannot be read of it is left out. */
 export function readStyleSource(style: string, { tree, faults }: ParsedStyle): StyleSource {
   const reading: Reading = {
-    ...{ rules: [], declarations: [], atRules: [] },
-    ...{ classes: new Map(), ids: new Map(), types: new Map() },
+    rules: [],
+    declarations: [],
+    atRules: [],
+    classes: new Map(),
+    ids: new Map(),
+    types: new Map(),
   };
   visit(tree, { reading, style, conditions: [], rule: undefined, isInKeyframes: false });
   return { ...toSource('style', style), ...reading, isRead: faults.length === 0 };
@@ -90,7 +94,9 @@ function visit(node: CssNode, around: Around): void {
     const valueOffset = startOf(node.value);
     const written = style.slice(valueOffset, node.value.loc?.end.offset);
     reading.declarations.push({
-      ...{ property, rule, valueOffset },
+      property,
+      rule,
+      valueOffset,
       value: written.replace(/!\s*important\s*$/i, '').trim(),
       offset: startOf(node),
     });
@@ -104,7 +110,11 @@ function visitRule(node: Rule, around: Around): void {
   for (const selector of selectors) noteNames(selector, reading);
   const declarations: StyleDeclaration[] = [];
   const rule: StyleRule = {
-    ...{ node, selectors, declarations, conditions, parent },
+    node,
+    selectors,
+    declarations,
+    conditions,
+    parent,
     offset: startOf(node),
   };
   reading.rules.push(rule);

@@ -29,7 +29,10 @@ export function readSubject(
   host: string | undefined,
 ): Subject {
   return {
-    ...{ manifest: mould.manifest, root, files: mould.files, host },
+    manifest: mould.manifest,
+    root,
+    files: mould.files,
+    host,
     placeOf: parseJson('mould.json', mould.manifestText).placeOf,
     markup: readMarkupSource(mould.template, parsed.template),
     style: readStyleSource(mould.style, parsed.style),

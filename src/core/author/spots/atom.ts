@@ -33,7 +33,7 @@ export interface Mark extends Range {
   readonly in: SourcePart;
   readonly as: PlacePart;
   readonly drafts: readonly Draft[];
-  /** True for what only goes along with another place, and is not told of. */
+  /** True for what only goes along with another place, and is not reported. */
   readonly isAside?: true;
 }
 
@@ -68,7 +68,7 @@ export interface PlacedDraft extends Draft {
   readonly in: SourcePart;
 }
 
-/** A place as a spot tells of it. */
+/** A place as a spot describes it. */
 export interface Found extends Range {
   readonly in: SourcePart;
   readonly as: PlacePart;
@@ -108,7 +108,8 @@ export interface Rows {
 /** An atom as a proposal of its own. */
 export function proposalOf({ marks, value, element: _, ...atom }: Atom): Proposal {
   return {
-    ...{ ...atom, values: [value] },
+    ...atom,
+    values: [value],
     found: marks.flatMap(({ drafts: _, isAside, ...found }) => (isAside ? [] : [found])),
     drafts: marks.flatMap((mark) => mark.drafts.map((draft) => ({ ...draft, in: mark.in }))),
   };

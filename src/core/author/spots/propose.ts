@@ -38,16 +38,17 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const script = readScriptSource(mould.script, parsed.script);
   const isInScript = (word: string) => word !== '' && isNamedIn(mould.script, word);
   const atoms = atomsIn({
-    ...{ tree, isInScript, isLaidOut: laidOutBy(style), isWritten: writtenBy(script) },
+    tree,
+    isInScript,
+    isLaidOut: laidOutBy(style),
+    isWritten: writtenBy(script),
   });
   const look: FieldsLook = {
-    ...{
-      source: mould.template,
-      style,
-      isInScript,
-      isFaithful,
-      ...countsOf(atoms, mould.template),
-    },
+    source: mould.template,
+    style,
+    isInScript,
+    isFaithful,
+    ...countsOf(atoms, mould.template),
     isLookedUp: (id) => isInScript(id),
     isTied: tiedIn(tree),
     isInSelector: (attribute, value) => isAskedFor(style, attribute, value),
@@ -61,7 +62,9 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const shared = found.flatMap((one) => one.shared);
   const roots = rootsOf(tree);
   const styled = inStyle(markup, {
-    ...{ style, styled: styledIn(style, roots), blocks: blocksOf(roots) },
+    style,
+    styled: styledIn(style, roots),
+    blocks: blocksOf(roots),
     ...rowClassesIn(markup, tree),
     rootPx: rootSizePx(parsed.style.tree),
     isSetByScript: (property) => mould.script.includes(property),
@@ -119,8 +122,17 @@ function tiedIn(tree: Tree): (element: TreeElement) => boolean {
 
 /** Attributes that name an id (HTML Standard; WAI-ARIA 1.2), and those that scripts read so. */
 const pointing = [
-  ...['aria-controls', 'aria-labelledby', 'aria-describedby', 'for', 'href', 'data-target'],
-  ...['data-tab', 'data-panel', 'data-for', 'popovertarget', 'data-slide'],
+  'aria-controls',
+  'aria-labelledby',
+  'aria-describedby',
+  'for',
+  'href',
+  'data-target',
+  'data-tab',
+  'data-panel',
+  'data-for',
+  'popovertarget',
+  'data-slide',
 ];
 
 function rootsOf(tree: Tree): TreeElement[] {

@@ -65,8 +65,16 @@ export function readTree(source: string, { nodes }: ParsedTemplate): Tree {
   const seen = new Set<number>();
   const whole = { start: 0, end: source.length };
   const root: TreeElement = {
-    ...{ ...whole, node: 'element', name: '', isHtml: true, startTag: { start: 0, end: 0 } },
-    ...{ endTag: undefined, inner: whole, attributes: new Map(), classes: [], parent: undefined },
+    ...whole,
+    node: 'element',
+    name: '',
+    isHtml: true,
+    startTag: { start: 0, end: 0 },
+    endTag: undefined,
+    inner: whole,
+    attributes: new Map(),
+    classes: [],
+    parent: undefined,
     children: [],
   };
   const waiting: Waiting[] = [{ nodes, parent: root, depth: 0 }];
@@ -141,8 +149,15 @@ function toElement(
   );
   const classes = (attributes.get('class')?.text ?? '').split(/[\t\n\f\r ]+/);
   return {
-    ...{ node: 'element', name: node.tagName, isHtml: node.namespaceURI === html.NS.HTML },
-    ...{ start: at.startOffset, end: at.endOffset, startTag, endTag, attributes, parent },
+    node: 'element',
+    name: node.tagName,
+    isHtml: node.namespaceURI === html.NS.HTML,
+    start: at.startOffset,
+    end: at.endOffset,
+    startTag,
+    endTag,
+    attributes,
+    parent,
     inner: { start: startTag.end, end: Math.max(startTag.end, endTag?.start ?? at.endOffset) },
     classes: classes.filter((one) => one !== ''),
     children: [],
@@ -161,9 +176,42 @@ function toAttribute(source: string, name: string, text: string, range: Range): 
 
 /** Elements of words in a line, as rich text knows them. */
 const inline = new Set([
-  ...['a', 'abbr', 'b', 'bdi', 'bdo', 'br', 'cite', 'code', 'data', 'del', 'dfn', 'em', 'i', 'img'],
-  ...['ins', 'kbd', 'mark', 'q', 's', 'samp', 'small', 'span', 'strong', 'sub', 'sup', 'svg'],
-  ...['time', 'u', 'var', 'wbr', 'button', 'input', 'select', 'textarea', 'label', 'output'],
+  'a',
+  'abbr',
+  'b',
+  'bdi',
+  'bdo',
+  'br',
+  'cite',
+  'code',
+  'data',
+  'del',
+  'dfn',
+  'em',
+  'i',
+  'img',
+  'ins',
+  'kbd',
+  'mark',
+  'q',
+  's',
+  'samp',
+  'small',
+  'span',
+  'strong',
+  'sub',
+  'sup',
+  'svg',
+  'time',
+  'u',
+  'var',
+  'wbr',
+  'button',
+  'input',
+  'select',
+  'textarea',
+  'label',
+  'output',
 ]);
 
 /** True for an element that stands in a line of words, by its name. */

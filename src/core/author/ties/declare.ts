@@ -1,19 +1,28 @@
 import type { Json, JsonObject } from '../../model/json-source.ts';
 import { isJsonObject } from '../../model/json-source.ts';
-import type { FieldSchema } from '../../model/kind.ts';
+import type { FieldSchema, Kind } from '../../model/kind.ts';
+import { kinds } from '../../model/kinds.ts';
 import type { Proposal } from '../spots/atom.ts';
 import type { NamedField } from '../spots/names/named.ts';
 
 /** Kinds that are said by a type of JSON Schema. */
 const typed: Readonly<Record<string, JsonObject>> = {
-  ...{ text: { type: 'string' }, switch: { type: 'boolean' }, number: { type: 'number' } },
-  ...{ list: { type: 'array' }, choice: {} },
+  text: { type: 'string' },
+  switch: { type: 'boolean' },
+  number: { type: 'number' },
+  list: { type: 'array' },
+  choice: {},
 };
 
 /** The declaration of a field, as it stands in mould.json. */
 export function declarationOf(field: NamedField): FieldSchema {
-  const { kind, section } = field.proposal;
-  return { ...kindOf(field.proposal), ...bodyOf(field), ...(kind === 'note' ? {} : { section }) };
+  const { section } = field.proposal;
+  return { ...typeOf(field.proposal), ...bodyOf(field), ...(holdsValue(field) ? { section } : {}) };
+}
+
+/** False for a note: a structural part without a value of its own. */
+export function holdsValue({ proposal }: Pick<NamedField, 'proposal'>): boolean {
+  return !kindOf(proposal).isValueless;
 }
 
 /** What a field holds where nobody gives it a value, complete. */
@@ -21,7 +30,7 @@ export function defaultOf(field: NamedField): Json {
   return heldIn(field, 0);
 }
 
-function kindOf({ kind, declares = {} }: Proposal): JsonObject {
+function typeOf({ kind, declares = {} }: Proposal): JsonObject {
   const { property: _, ...rest } = declares;
   const base = typed[kind] ?? { kind };
   const { type, ...limits } = rest;
@@ -39,17 +48,20 @@ function bodyOf(field: NamedField): JsonObject {
   return {
     title,
     ...(caption === undefined ? {} : { caption }),
-    ...{ minItems: 0, maxItems: most, items, default: defaultOf(field) },
+    minItems: 0,
+    maxItems: most,
+    items,
+    default: defaultOf(field),
   };
 }
 
 function itemsOf({ items, proposal }: NamedField): FieldSchema {
-  const fields = items.filter((one) => one.proposal.kind !== 'note');
+  const fields = items.filter(holdsValue);
   const rows = proposal.rows;
   const title = fields[0]?.title ?? '';
   if (rows?.isPlain && fields[0]) {
     const usual = usualOf(fields[0]);
-    return { ...kindOf(fields[0].proposal), title, ...usual };
+    return { ...typeOf(fields[0].proposal), title, ...usual };
   }
   const properties = Object.fromEntries(fields.map((one) => [one.name, rowField(one)]));
   return { type: 'object', title: rowTitle(proposal), properties };
@@ -62,7 +74,7 @@ function rowTitle({ rows }: Proposal): string {
 
 function rowField(field: NamedField): FieldSchema {
   const { proposal, title } = field;
-  const own = kindOf(proposal);
+  const own = typeOf(proposal);
   if (!proposal.rows) return { ...own, title, ...usualOf(field) };
   const caption = captionOf(field);
   const said = caption === undefined ? {} : { caption };
@@ -70,11 +82,14 @@ function rowField(field: NamedField): FieldSchema {
 }
 
 /** What a new row begins with: what the first has, as far as all have it. */
-function usualOf({ proposal: { kind, values } }: NamedField): JsonObject {
+function usualOf({ proposal }: NamedField): JsonObject {
+  const { values } = proposal;
+  const kind = kindOf(proposal);
   const [first] = values;
   const isEverywhere = values.every((value) => value !== undefined && value !== '');
-  if (first === undefined || kind === 'switch') return kind === 'switch' ? { default: false } : {};
-  if (!isEverywhere) return kind === 'text' || kind === 'richtext' ? { default: '' } : {};
+  if (kind.isFlag) return { default: false };
+  if (first === undefined) return {};
+  if (!isEverywhere) return isWritten(kind) ? { default: '' } : {};
   if (!isJsonObject(first)) return { default: first };
   const shared = Object.entries(first).filter(([name]) =>
     values.every((value) => isJsonObject(value) && value[name] !== undefined),
@@ -90,15 +105,16 @@ function captionOf({ items, path, proposal }: NamedField): string | undefined {
   const content = items.filter(({ proposal: { weight } }) => weight >= 0.5);
   for (const kind of named) {
     const found = content.find((one) => one.proposal.kind === kind);
-    if (found) return kind === 'link' ? `${path}.${found.name}.text` : `${path}.${found.name}`;
+    if (found)
+      return kindOf(found.proposal).link ? `${path}.${found.name}.text` : `${path}.${found.name}`;
   }
   return undefined;
 }
 
 function heldIn({ proposal, items }: NamedField, row: number): Json {
-  const { rows, values, kind } = proposal;
-  if (!rows) return values[row] ?? emptyOf(kind);
-  const fields = items.filter((one) => one.proposal.kind !== 'note');
+  const { rows, values } = proposal;
+  if (!rows) return values[row] ?? emptyOf(kindOf(proposal));
+  const fields = items.filter(holdsValue);
   return (rows.spans[row] ?? []).map((index): Json => {
     const [only] = fields;
     if (rows.isPlain && only) return heldIn(only, index);
@@ -107,7 +123,16 @@ function heldIn({ proposal, items }: NamedField, row: number): Json {
 }
 
 /** Nothing, so that no default takes its place. */
-function emptyOf(kind: Proposal['kind']): Json {
-  if (kind === 'text' || kind === 'richtext' || kind === 'multiline') return '';
-  return kind === 'switch' ? false : null;
+function emptyOf(kind: Kind): Json {
+  if (isWritten(kind)) return '';
+  return kind.isFlag ? false : null;
+}
+
+function kindOf({ kind }: Proposal): Kind {
+  return kinds[kind];
+}
+
+/** True for text, plain or rich. */
+function isWritten({ isTextual, parser, isHostMarkup }: Kind): boolean {
+  return isTextual === true || (parser === 'html' && !isHostMarkup);
 }

@@ -7,7 +7,7 @@ import { changesOf } from './changes.ts';
 import { type Difference, differenceOf, isSamePage } from './same-page.ts';
 
 /**
- * Tells of fields whether binding them changes a mould's cast with its defaults, and where. It is
+ * Decides for each field whether binding them changes a mould's cast with its defaults, and where. It is
  * tried by casting, so that what was overlooked when rows were compared does no harm.
  */
 export function changesBy(mould: Mould): (fields: readonly NamedField[]) => Difference | undefined {
@@ -22,7 +22,7 @@ export function changesBy(mould: Mould): (fields: readonly NamedField[]) => Diff
 }
 
 /**
- * Tells of fields in a part of the template whether binding them leaves it as it was, with nothing but that part cast: it takes so
+ * Decides for fields in a part of the template whether binding them leaves it as it was, with nothing but that part cast: it takes so
  * long as the part is, not as the mould.
  *
  * @param around names of the elements that the part stands in, outermost first

@@ -118,9 +118,9 @@ function attribute(
     return words.length > 0 ? `rel=${words.sort().join(' ')}` : '';
   }
   if (name === 'style') {
-    const told = value.split(';').filter((one) => !isNew(/--[\w-]+/.exec(one)?.[0] ?? ''));
+    const reported = value.split(';').filter((one) => !isNew(/--[\w-]+/.exec(one)?.[0] ?? ''));
     // Addresses are written in quotes of one sort.
-    const style = told.map((one) =>
+    const style = reported.map((one) =>
       one
         .replace(/\s*:\s*/, ':')
         .trim()

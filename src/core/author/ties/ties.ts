@@ -56,7 +56,10 @@ export function withTies(mould: Mould, before: Sources, ties: readonly Tie[]): M
   );
   const { [tiesFile]: _, ...files } = mould.files;
   return {
-    ...{ ...mould, template: made.template.text, style: made.style.text, script: made.script.text },
+    ...mould,
+    template: made.template.text,
+    style: made.style.text,
+    script: made.script.text,
     files: ties.length === 0 ? files : { ...files, [tiesFile]: writeTies(before, ties) },
   };
 }
@@ -71,7 +74,9 @@ function writeTies(before: Sources, ties: readonly Tie[]): string {
     ties: ties.map(({ changes, ...tie }) => ({
       ...tie,
       changes: changes.map(({ in: part, start, end, parts: made }) => ({
-        ...{ file: fileOf[part], start, end },
+        file: fileOf[part],
+        start,
+        end,
         written: made.map((one) => (typeof one === 'string' ? one : [one.start, one.end])),
       })),
     })),

@@ -92,7 +92,10 @@ export function castScript(setting: ScriptSetting): CastScript {
   const code = [first + endless(body.trimEnd()), ...inline, '}'].join('\n');
   const all = [script, spoken, ...libraries.map((one) => one.text)].join('\n');
   return {
-    ...{ code, names, shared, libraries },
+    code,
+    names,
+    shared,
+    libraries,
     parts: partsFor(names, all, {
       renumber: hasIds,
       handlers: handlers.length > 0,
@@ -119,7 +122,9 @@ function partsFor(
   const confines = names.length > 0 || Boolean(flags.load);
   const parts: Record<string, boolean> = {
     ...flags,
-    ...{ start: true, facade: confines, confine: confines },
+    start: true,
+    facade: confines,
+    confine: confines,
     ...(confines ? confiningParts(all, names, Boolean(flags.load), Boolean(flags.renumber)) : {}),
     timers:
       confines &&

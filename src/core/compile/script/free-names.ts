@@ -29,8 +29,13 @@ export interface PageUse {
 }
 
 const noUse: PageUse = {
-  ...{ free: new Set(), assigned: new Set(), written: new Set(), read: new Set() },
-  ...{ program: undefined, nodes: new Map(), isFree: () => false },
+  free: new Set(),
+  assigned: new Set(),
+  written: new Set(),
+  read: new Set(),
+  program: undefined,
+  nodes: new Map(),
+  isFree: () => false,
 };
 
 /** Names of the window itself. */
@@ -54,7 +59,10 @@ export function readPageUse(parsed: ParsedScript): PageUse {
     .flatMap(nameOf);
   const free = new Set(names?.globals.keys() ?? []);
   return {
-    ...{ free, nodes, isFree, program: parsed.program },
+    free,
+    nodes,
+    isFree,
+    program: parsed.program,
     assigned: new Set(assignedIn(nodes, names).filter((name) => free.has(name))),
     written: new Set([...members.filter(isTarget).flatMap(nameOf), ...bundled]),
     read: new Set(members.filter((one) => !isTarget(one)).flatMap(nameOf)),

@@ -23,7 +23,10 @@ export function importsOf(program: Program, script: string): ModuleImport[] {
     const { start, end, source } = statement;
     return [
       {
-        ...{ start, end, fromStart: source.start, fromEnd: source.end },
+        start,
+        end,
+        fromStart: source.start,
+        fromEnd: source.end,
         from: String(source.value),
         asCall: (address) => {
           const lines = script.slice(start, end).match(/\n/g) ?? [];
@@ -65,7 +68,8 @@ export function asCalls(
   addressOf: (from: string) => string,
 ): Edit[] {
   return imports.map(({ start, end, from, asCall }) => ({
-    ...{ start, end },
+    start,
+    end,
     text: asCall(addressOf(from)),
   }));
 }

@@ -3,10 +3,25 @@ import type { PageUse } from './free-names.ts';
 
 /** Names of the page that lead out of a cast. */
 export const leadingOut: ReadonlySet<string> = new Set([
-  ...['document', 'window', 'self', 'globalThis', 'frames', 'top', 'parent', '$', 'jQuery'],
-  ...['addEventListener', 'removeEventListener', 'dispatchEvent', 'customElements'],
-  ...['setTimeout', 'setInterval', 'clearTimeout', 'clearInterval'],
-  ...['requestAnimationFrame', 'cancelAnimationFrame'],
+  'document',
+  'window',
+  'self',
+  'globalThis',
+  'frames',
+  'top',
+  'parent',
+  '$',
+  'jQuery',
+  'addEventListener',
+  'removeEventListener',
+  'dispatchEvent',
+  'customElements',
+  'setTimeout',
+  'setInterval',
+  'clearTimeout',
+  'clearInterval',
+  'requestAnimationFrame',
+  'cancelAnimationFrame',
 ]);
 
 /** What every script has whatever page it is on (ECMAScript, 19), and what no page may take. */

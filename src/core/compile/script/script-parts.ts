@@ -25,8 +25,10 @@ export function partEdits(script: string, program: Program, isStrict: boolean): 
     ...declared,
     ...marks.map(({ index, 0: mark }) => ({ start: index, end: index + mark.length, text: after })),
     {
-      ...{ start: script.trimEnd().length, end: script.trimEnd().length },
-      ...{ text: '\n} catch (error) { mould.failed(error) }', isAfter: true },
+      start: script.trimEnd().length,
+      end: script.trimEnd().length,
+      text: '\n} catch (error) { mould.failed(error) }',
+      isAfter: true,
     },
   ];
 }

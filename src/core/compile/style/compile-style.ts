@@ -1,7 +1,6 @@
 import { type CssNode, walk } from 'css-tree';
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import type { JsonPath } from '../../model/json-source.ts';
-import { choices } from '../../model/kinds/choice.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../write/ids.ts';
 import { isAtRule } from './at-rules.ts';
@@ -107,63 +106,11 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
   // What lies behind its cast may not lie behind what the cast stands in.
   const sinks = trees.some(sinksIn);
-  const inManner = (
-    { sealed = false, look = 'own' }: Manner,
-    { ownsId, renamed: asNames }: StyleIds,
-  ): MouldStyle => {
-    const isHard = !sealed && look === 'own' && !source.loadsStyle;
-    const moving = isHard ? source.moving : undefined;
-    const isFirm = moving?.size === 0;
-    const options = {
-      ...{ moving, sealed, names, ownsId, hasSlots, asNames },
-      ...{ sheets: trees, keepsRem: look === 'host' },
-    };
-    const scoping: Scoping = { mouldName, sealed, rank: 0 };
-    const scoped = [
-      ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),
-      scopeStyle(style, mouldName, { ...options, parsed }),
-    ];
-    const urls = new Set<string>();
-    const written = scoped.map(({ css }) =>
-      (sealed ? css : withOwnUrls(css, ownsId, urls)).trimEnd(),
-    );
-    const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
-    // What stood in a body keeps its margins inside; weaker than any rule of the author's.
-    const set = (property: string, value: string) =>
-      `${property}: ${value}${moving && !isMoving(property, moving) ? ' !important' : ''}`;
-    const box = [
-      ...(scoped.some((one) => one.stylesPage) ? [set('display', 'flow-root')] : []),
-      ...(sinks ? [set('isolation', 'isolate')] : []),
-    ];
-    const mark = rootMark(scoping);
-    return {
-      reset: sealed
-        ? sealedReset(look)
-        : [isHard && (isFirm ? firmReset : reset), isHard && hasSlots && resetInSlots]
-            .filter(Boolean)
-            .join('\n'),
-      look: isHard ? (isFirm ? 'firm' : 'own') : undefined,
-      ofPage,
-      ofMould: [
-        moving && !isFirm ? importantReset(mark, moving, source.customElements) : '',
-        isHard ? customReset(mark, source.customElements, isFirm) : '',
-        ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [
-          ...box,
-          ...undeclared,
-        ]),
-        ...rules,
-        hasSlots ? ruleOf(slotBox(scoping), undeclared) : '',
-        ruleOf(rootSelector(scoping), defaults),
-        belowRules(rootSelector(scoping), presetsOf(narrow), narrow, renamed),
-      ]
-        .filter((part) => part !== '')
-        .join('\n\n'),
-      urls: [...urls],
-    };
-  };
+  const base = { source, sheets, trees, names, defaults, narrow, undeclared, sinks };
   return {
-    inManner,
-    ...{ stylesPage: first.stylesPage, names },
+    inManner: (manner, ids) => styleInManner(base, manner, ids),
+    stylesPage: first.stylesPage,
+    names,
     findings: [
       ...first.findings,
       ...looseChoices(source),
@@ -177,6 +124,82 @@ export function compileStyle(source: StyleSource): CompiledStyle {
         [...ofFields],
       ),
     ],
+  };
+}
+
+/** What the style of a mould is in all manners alike. */
+interface StyleBase {
+  readonly source: StyleSource;
+  readonly sheets: readonly { readonly text: string; readonly parsed: ParsedStyle }[];
+  /** The sheets of libraries, then the mould's own. */
+  readonly trees: readonly CssNode[];
+  readonly names: PageNames;
+  readonly defaults: readonly string[];
+  readonly narrow: ReturnType<typeof narrowFields>;
+  /** Custom properties that nothing declares, set to initial. */
+  readonly undeclared: readonly string[];
+  /** True where a rule puts something behind what it stands in. */
+  readonly sinks: boolean;
+}
+
+function styleInManner(
+  { source, sheets, trees, names, defaults, narrow, undeclared, sinks }: StyleBase,
+  { sealed = false, look = 'own' }: Manner,
+  { ownsId, renamed: asNames }: StyleIds,
+): MouldStyle {
+  const { mouldName, style, parsed, hasSlots } = source;
+  const renamed = names.of.dashed;
+  const isHard = !sealed && look === 'own' && !source.loadsStyle;
+  const moving = isHard ? source.moving : undefined;
+  const isFirm = moving?.size === 0;
+  const options = {
+    moving,
+    sealed,
+    names,
+    ownsId,
+    hasSlots,
+    asNames,
+    sheets: trees,
+    keepsRem: look === 'host',
+  };
+  const scoping: Scoping = { mouldName, sealed, rank: 0 };
+  const scoped = [
+    ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),
+    scopeStyle(style, mouldName, { ...options, parsed }),
+  ];
+  const urls = new Set<string>();
+  const written = scoped.map(({ css }) =>
+    (sealed ? css : withOwnUrls(css, ownsId, urls)).trimEnd(),
+  );
+  const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
+  // What stood in a body keeps its margins inside; weaker than any rule of the author's.
+  const set = (property: string, value: string) =>
+    `${property}: ${value}${moving && !isMoving(property, moving) ? ' !important' : ''}`;
+  const box = [
+    ...(scoped.some((one) => one.stylesPage) ? [set('display', 'flow-root')] : []),
+    ...(sinks ? [set('isolation', 'isolate')] : []),
+  ];
+  const mark = rootMark(scoping);
+  return {
+    reset: sealed
+      ? sealedReset(look)
+      : [isHard && (isFirm ? firmReset : reset), isHard && hasSlots && resetInSlots]
+          .filter(Boolean)
+          .join('\n'),
+    look: isHard ? (isFirm ? 'firm' : 'own') : undefined,
+    ofPage,
+    ofMould: [
+      moving && !isFirm ? importantReset(mark, moving, source.customElements) : '',
+      isHard ? customReset(mark, source.customElements, isFirm) : '',
+      ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [...box, ...undeclared]),
+      ...rules,
+      hasSlots ? ruleOf(slotBox(scoping), undeclared) : '',
+      ruleOf(rootSelector(scoping), defaults),
+      belowRules(rootSelector(scoping), presetsOf(narrow), narrow, renamed),
+    ]
+      .filter((part) => part !== '')
+      .join('\n\n'),
+    urls: [...urls],
   };
 }
 
@@ -278,8 +301,9 @@ function withOwnUrls(css: string, ownsId: StyleIds['ownsId'], urls: Set<string>)
 /** A choice that style makes use of is written as it stands, so each has to be a CSS value. */
 function looseChoices({ root, usedProperties, placeOf }: StyleSource): Finding[] {
   return fieldsBelow(root).flatMap((field) => {
-    if (field.kindName !== 'choice' || !usedProperties.has(field.property)) return [];
-    const loose = choices(field.declared).find((one) => !isCssValue(String(one)));
+    const { kind, declared, property } = field;
+    if (!kind.options || !usedProperties.has(property)) return [];
+    const loose = kind.options(declared).find((one) => !isCssValue(String(one)));
     if (loose === undefined) return [];
     const data = { path: field.path, value: String(loose) };
     return [finding('field/not-css', data, placeOf(field.at ?? []), field.path)];

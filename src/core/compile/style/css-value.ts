@@ -4,8 +4,16 @@ const t = tokenTypes;
 
 /** Tokens that no declaration's value of ours may hold: they end it, or load something. */
 const refused: ReadonlySet<number> = new Set([
-  ...[t.Semicolon, t.LeftCurlyBracket, t.RightCurlyBracket, t.AtKeyword, t.CDO, t.CDC],
-  ...[t.BadString, t.BadUrl, t.Url, t.Comment],
+  t.Semicolon,
+  t.LeftCurlyBracket,
+  t.RightCurlyBracket,
+  t.AtKeyword,
+  t.CDO,
+  t.CDC,
+  t.BadString,
+  t.BadUrl,
+  t.Url,
+  t.Comment,
 ]);
 
 const closing: Readonly<Record<number, number>> = {

@@ -67,10 +67,21 @@ export function movingProperties(source: MovingSource): ReadonlySet<string> {
 
 /** Properties that are set by each other's names, though these do not begin alike. */
 const families: Readonly<Record<string, string>> = {
-  ...{ top: 'inset', right: 'inset', bottom: 'inset', left: 'inset' },
-  ...{ 'line-height': 'font', 'row-gap': 'gap', 'column-gap': 'gap', 'min-width': 'width' },
-  ...{ 'max-width': 'width', 'min-height': 'height', 'max-height': 'height' },
-  ...{ 'inline-size': 'width', 'block-size': 'height', columns: 'column', order: 'flex' },
+  top: 'inset',
+  right: 'inset',
+  bottom: 'inset',
+  left: 'inset',
+  'line-height': 'font',
+  'row-gap': 'gap',
+  'column-gap': 'gap',
+  'min-width': 'width',
+  'max-width': 'width',
+  'min-height': 'height',
+  'max-height': 'height',
+  'inline-size': 'width',
+  'block-size': 'height',
+  columns: 'column',
+  order: 'flex',
 };
 
 /** True for a property that a moving one is part of, or that is part of a moving one. */

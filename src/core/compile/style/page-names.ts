@@ -16,18 +16,27 @@ export const noNames = Object.fromEntries(
 
 /** Properties that make names by being set. */
 const makingBySetting: Readonly<Record<string, NameKind>> = {
-  ...{ 'counter-reset': 'counter', 'counter-set': 'counter', 'counter-increment': 'counter' },
-  ...{ 'container-name': 'container', container: 'container' },
-  ...{ 'view-transition-name': 'transition', 'anchor-name': 'dashed' },
-  ...{ 'scroll-timeline-name': 'dashed', 'view-timeline-name': 'dashed' },
-  ...{ 'scroll-timeline': 'dashed', 'view-timeline': 'dashed' },
+  'counter-reset': 'counter',
+  'counter-set': 'counter',
+  'counter-increment': 'counter',
+  'container-name': 'container',
+  container: 'container',
+  'view-transition-name': 'transition',
+  'anchor-name': 'dashed',
+  'scroll-timeline-name': 'dashed',
+  'view-timeline-name': 'dashed',
+  'scroll-timeline': 'dashed',
+  'view-timeline': 'dashed',
 };
 
 /** Where names of each kind are spoken of, besides. */
 const using: Readonly<Record<string, readonly NameKind[]>> = {
-  ...{ animation: ['keyframes'], 'animation-name': ['keyframes'] },
-  ...{ font: ['family'], 'font-family': ['family'] },
-  ...{ 'list-style': ['counterStyle'], 'list-style-type': ['counterStyle'] },
+  animation: ['keyframes'],
+  'animation-name': ['keyframes'],
+  font: ['family'],
+  'font-family': ['family'],
+  'list-style': ['counterStyle'],
+  'list-style-type': ['counterStyle'],
 };
 
 /** Words of CSS that are no names where names stand. */
@@ -216,7 +225,8 @@ function familyEdits(value: string, families: ReadonlyMap<string, string>): Name
       'gi',
     );
     return [...value.matchAll(pattern)].map(({ index, 0: found }) => ({
-      ...{ start: index, end: index + found.length },
+      start: index,
+      end: index + found.length,
       text: `"${renamed}"`,
     }));
   });

@@ -48,14 +48,10 @@ export function declarationsOf(
 /** The value of a field as CSS; only values that were checked get here. */
 function toCss(field: Field, value: Json): CssValue {
   // A text may be there and have no characters; all else that is empty is not there.
-  const isEmpty = isTextual(field) ? value === null : field.kind.isEmpty(value);
+  const isEmpty = field.kind.isTextual ? value === null : field.kind.isEmpty(value);
   return (
-    isEmpty && !isTextual(field)
+    isEmpty && !field.kind.isTextual
       ? 'initial'
       : (field.kind.css?.(value ?? '', field.declared) ?? 'initial')
   ) as CssValue;
-}
-
-function isTextual({ kindName }: Field): boolean {
-  return kindName === 'text' || kindName === 'multiline';
 }

@@ -10,7 +10,7 @@ import { typefaceProperties } from '../../model/kinds/typeface.ts';
  * @returns the same text where no typeface is bound so
  */
 export function expandTypefaces(style: string, root: Field): string {
-  const typefaces = fieldsBelow(root).filter(({ kindName }) => kindName === 'typeface');
+  const typefaces = fieldsBelow(root).filter(({ kind }) => kind.isTypeface);
   if (typefaces.length === 0) return style;
   const byProperty = new Map(typefaces.map((field) => [field.property, field]));
   const shorthand = /(?<![\w-])font\s*:\s*var\(\s*(--[\w-]+)\s*\)(\s*!important)?/g;

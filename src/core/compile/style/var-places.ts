@@ -21,7 +21,7 @@ interface Use {
 
 /**
  * Says where `var()` stands and CSS does not understand it: in conditions, selectors and names, in
- * `url()`, and where no element is styled. A name that is nearly a field's is told as well.
+ * `url()`, and where no element is styled. A name that is nearly a field's is reported as well.
  *
  * @param known custom properties that something declares
  * @param ofFields those that are fields

@@ -81,7 +81,10 @@ function markAttribute(setting: AttributeSetting, element: Element, attribute: A
   };
   const [target, rel] = [authorsOwn('target'), authorsOwn('rel')];
   const write: Plan = {
-    ...{ is: 'link', of: valueRead(link), name, quote: attribute.quote ?? '"' },
+    is: 'link',
+    of: valueRead(link),
+    name,
+    quote: attribute.quote ?? '"',
     ...(target === undefined ? {} : { target }),
     ...(rel === undefined ? {} : { rel }),
     ...(ids ? { ids } : {}),

@@ -18,18 +18,54 @@ export type AttributePlace =
 
 /** HTML Standard, index of attributes: those whose value is a URL. */
 const addresses = new Set([
-  ...['action', 'background', 'cite', 'data', 'formaction', 'href', 'longdesc', 'manifest'],
-  ...['poster', 'src', 'usemap', 'xlink:href'],
+  'action',
+  'background',
+  'cite',
+  'data',
+  'formaction',
+  'href',
+  'longdesc',
+  'manifest',
+  'poster',
+  'src',
+  'usemap',
+  'xlink:href',
   // SVG animation can write its values into an href.
-  ...['from', 'to', 'by', 'values'],
+  'from',
+  'to',
+  'by',
+  'values',
 ]);
 
 /** HTML Standard, index of attributes: those marked as boolean attributes. */
 const booleans = new Set([
-  ...['allowfullscreen', 'async', 'autofocus', 'autoplay', 'checked', 'controls', 'default'],
-  ...['defer', 'disabled', 'formnovalidate', 'hidden', 'inert', 'ismap', 'itemscope', 'loop'],
-  ...['multiple', 'muted', 'nomodule', 'novalidate', 'open', 'playsinline', 'readonly'],
-  ...['required', 'reversed', 'selected', 'shadowrootclonable', 'shadowrootdelegatesfocus'],
+  'allowfullscreen',
+  'async',
+  'autofocus',
+  'autoplay',
+  'checked',
+  'controls',
+  'default',
+  'defer',
+  'disabled',
+  'formnovalidate',
+  'hidden',
+  'inert',
+  'ismap',
+  'itemscope',
+  'loop',
+  'multiple',
+  'muted',
+  'nomodule',
+  'novalidate',
+  'open',
+  'playsinline',
+  'readonly',
+  'required',
+  'reversed',
+  'selected',
+  'shadowrootclonable',
+  'shadowrootdelegatesfocus',
 ]);
 
 /** Attributes that say false by the word, not by their absence. */
@@ -65,21 +101,21 @@ export function attributePlace(element: Element, name: string): AttributePlace {
 }
 
 /** Places that take no value, with the words to say so. */
-export const closedPlaces: Partial<Record<AttributePlace, { where: string; mend: string }>> = {
+export const closedPlaces: Partial<Record<AttributePlace, { where: string; hint: string }>> = {
   handler: {
     where: 'an event-handler attribute',
-    mend: 'Read mould.values in script.js, or write the value into a data- attribute.',
+    hint: 'Read mould.values in script.js, or write the value into a data- attribute.',
   },
   markup: {
     where: 'srcdoc',
-    mend: 'Put the markup into the template itself.',
+    hint: 'Put the markup into the template itself.',
   },
   addresses: {
     where: 'a list of addresses',
-    mend: 'Bind src or href instead.',
+    hint: 'Bind src or href instead.',
   },
   code: {
     where: 'an address that the page loads code or settings from',
-    mend: 'Write the address out, or list the file under libraries in mould.json.',
+    hint: 'Write the address itself, or list the file under libraries in mould.json.',
   },
 };

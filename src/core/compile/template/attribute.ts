@@ -79,16 +79,15 @@ function jsonIn(
 
 const unquoted = {
   where: 'an attribute without quotes',
-  mend: 'Put the value into double quotes.',
+  hint: 'Put the value into double quotes.',
 };
 
 function writable(reference: Reference, place: AttributePlace): boolean {
-  const kindName = kindNameRead(reference);
-  const kind: Kind = kinds[kindName];
+  const kind: Kind = kinds[kindNameRead(reference)];
   if (place === 'boolean') return true;
   // A string of CSS in the midst of the author's own would need quotes that are not there.
   if (place === 'style') return kind.css !== undefined && kind.css !== kinds.text.css;
-  if (place === 'candidates') return kind.address !== undefined || kindName === 'number';
+  if (place === 'candidates') return kind.address !== undefined || kind.isNumeric === true;
   if (place === 'address' || place === 'picture') return (kind.address ?? kind.text) !== undefined;
   return (kind.text ?? kind.address) !== undefined;
 }
@@ -105,7 +104,7 @@ export function planAttribute(
   const isAddress = place === 'picture' || place === 'address';
   const isHeld = isAddress && !settlesScheme(texts[0] ?? '');
   if (isHeld || place === 'candidates') {
-    for (const { field } of references) if (field.kindName === 'text') binder.addressed.add(field);
+    for (const { field } of references) if (field.kind.isTextual) binder.addressed.add(field);
   }
   return { is: 'attribute', name, quote: quote ?? '"', value: planValue(bound), isHeld };
 }

@@ -41,7 +41,7 @@ export function refer(
     if (narrow) binder.report(finding('template/below', { path: narrow }, place, narrow));
     return found;
   }
-  binder.report(tell(found, path, place));
+  binder.report(toFinding(found, path, place));
   return undefined;
 }
 
@@ -55,7 +55,7 @@ function narrowIn(root: Field, path: string): string | undefined {
   return undefined;
 }
 
-function tell(
+function toFinding(
   problem: Exclude<ReturnType<typeof resolvePath>, Reference>,
   path: string,
   place: Place,
@@ -82,7 +82,9 @@ export function valueRead(reference: Reference): ValueAt {
   const { loop, steps, fact, field } = reference;
   const { unit } = field.declared;
   return {
-    ...{ loop, steps, kind: kindNameRead(reference) },
+    loop,
+    steps,
+    kind: kindNameRead(reference),
     ...(fact ? { fact } : {}),
     ...(typeof unit === 'string' ? { unit } : {}),
   };
@@ -92,7 +94,7 @@ export function valueRead(reference: Reference): ValueAt {
 const insteadOfWhole: Partial<Record<KindName, string>> = {
   switch: 'Show something only when it is on, with km-when.',
   list: 'Repeat an element over it with km-each.',
-  group: 'Name one of its members, joined by a dot.',
+  group: 'Use one of its members, such as name.member.',
   image: 'Bind it in src or srcset of an <img>, and .alt in its alt.',
   media: 'Bind it in src of a <video>, <audio> or <source>.',
   icon: 'Bind it between tags, or one of its members, such as .class.',
@@ -100,7 +102,7 @@ const insteadOfWhole: Partial<Record<KindName, string>> = {
   fill: 'Use it in style.css as background: var(--name).',
   richtext: 'Bind it between tags.',
   markup: 'Bind it between the tags of an element such as a div.',
-  note: 'It has no value; take the binding out.',
+  note: 'It has no value. Remove the binding.',
 };
 
 /** Reports that a reference's kind cannot be written at a place. */

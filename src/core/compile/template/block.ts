@@ -112,7 +112,7 @@ function openLoop(
   }
   const of = valueRead(reference);
   if (field.row && !fact) return { field, rows: { of } };
-  if (field.kindName === 'number' && field.declared.type === 'integer' && !fact) {
+  if (field.kind.isNumeric && field.declared.type === 'integer' && !fact) {
     return { field, rows: { of, most: Number(field.declared.maximum ?? mostCopies) } };
   }
   const { called } = kinds[kindNameRead(reference)];
@@ -175,12 +175,12 @@ function slotBlock(
     binder.report(finding('template/slot', { slot, what }, place));
     return [];
   };
-  if (!namePattern.test(slot)) return report('has a name that is none');
-  if (loops.length > 0) return report('stands in a km-each, where it would be there many times');
+  if (!namePattern.test(slot)) return report('has an invalid name');
+  if (loops.length > 0) return report('is inside a km-each, so it would be repeated');
   if (!element.isHtml || !element.endTag || slotless.test(element.name)) {
-    return report(`cannot be in <${element.name}>, which does not take any markup`);
+    return report(`cannot be in <${element.name}>, which does not allow arbitrary markup`);
   }
-  if (binder.slots.has(slot)) return report('is there twice');
+  if (binder.slots.has(slot)) return report('is used twice');
   binder.slots.add(slot);
   const { startTag, endTag } = element;
   const range = { start: startTag.end, end: endTag.start };

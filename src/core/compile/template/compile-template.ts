@@ -70,8 +70,22 @@ export function compileTemplate(
 
 /** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */
 const optionalEnd = new Set([
-  ...['caption', 'colgroup', 'dd', 'dt', 'li', 'optgroup', 'option', 'p', 'rp', 'rt', 'tbody'],
-  ...['td', 'tfoot', 'th', 'thead', 'tr'],
+  'caption',
+  'colgroup',
+  'dd',
+  'dt',
+  'li',
+  'optgroup',
+  'option',
+  'p',
+  'rp',
+  'rt',
+  'tbody',
+  'td',
+  'tfoot',
+  'th',
+  'thead',
+  'tr',
 ]);
 
 /** What is open at the end would take in what the host has after it, so it is closed there. */

@@ -34,7 +34,7 @@ export function markDataBlock(
   if (!places) {
     const data = {
       where: 'a data block that is not JSON',
-      mend: 'Write it so that it is JSON with a 0 in place of each binding.',
+      hint: 'Make it valid JSON when each binding is replaced by 0.',
     };
     const place = binder.lines.placeAt(own[0]?.start ?? within.start);
     binder.report(finding('template/no-value-here', data, place));

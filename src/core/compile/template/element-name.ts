@@ -1,4 +1,3 @@
-import { choices } from '../../model/kinds/choice.ts';
 import { finding } from '../../problem/finding.ts';
 import { type Binder, refer, valueRead } from './binder.ts';
 import type { Mark } from './mark.ts';
@@ -7,11 +6,58 @@ import { readMarkup } from './markup.ts';
 
 /** Elements that differ in what they mean, and not in what they do. */
 const meaningful = new Set([
-  ...['address', 'article', 'aside', 'b', 'blockquote', 'cite', 'code', 'dd', 'del', 'dfn', 'div'],
-  ...['dl', 'dt', 'em', 'figcaption', 'figure', 'footer', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6'],
-  ...['header', 'hgroup', 'i', 'ins', 'kbd', 'legend', 'li', 'main', 'mark', 'menu', 'nav', 'ol'],
-  ...['p', 'pre', 'q', 's', 'samp', 'search', 'section', 'small', 'span', 'strong', 'sub', 'sup'],
-  ...['td', 'th', 'u', 'ul', 'var'],
+  'address',
+  'article',
+  'aside',
+  'b',
+  'blockquote',
+  'cite',
+  'code',
+  'dd',
+  'del',
+  'dfn',
+  'div',
+  'dl',
+  'dt',
+  'em',
+  'figcaption',
+  'figure',
+  'footer',
+  'h1',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'header',
+  'hgroup',
+  'i',
+  'ins',
+  'kbd',
+  'legend',
+  'li',
+  'main',
+  'mark',
+  'menu',
+  'nav',
+  'ol',
+  'p',
+  'pre',
+  'q',
+  's',
+  'samp',
+  'search',
+  'section',
+  'small',
+  'span',
+  'strong',
+  'sub',
+  'sup',
+  'td',
+  'th',
+  'u',
+  'ul',
+  'var',
 ]);
 
 /** Compiles `km-as`: the names in both tags, and the author's kept where it is another. */
@@ -31,17 +77,17 @@ export function markName(
     return [];
   };
   const { field, fact } = reference;
-  if (field.kindName !== 'choice' || fact) return report('is not a choice of element names');
-  const names = choices(field.declared).map(String);
+  if (!field.kind.options || fact) return report('is not a choice of element names');
+  const names = field.kind.options(field.declared).map(String);
   const odd = names.find((name) => !meaningful.has(name));
   if (odd !== undefined) {
-    return report(`may be ${JSON.stringify(odd)}, which is no element that can stand for another`);
+    return report(`may be ${JSON.stringify(odd)}, which cannot replace another element`);
   }
   if (!element.endTag || !element.isHtml)
     return report(`needs <${element.name}> to have an end tag`);
   const torn = names.find((name) => !keepsShape(source, element, name));
   if (torn !== undefined) {
-    return report(`may be ${torn}, which a browser does not leave where <${element.name}> stands`);
+    return report(`may be ${torn}, which browsers do not allow in place of <${element.name}>`);
   }
   for (const name of [element.name, ...names]) binder.renamedElements.add(name);
   const named = { of: valueRead(reference), author: element.name };

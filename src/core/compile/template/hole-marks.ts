@@ -47,12 +47,12 @@ function closedPlace(around: Extract<Surroundings, { in: 'raw' | 'tag' }>) {
   if (around.in === 'tag') {
     return {
       where: `the tag of <${name}> outside an attribute's value`,
-      mend: 'Bind it inside the quotes of an attribute, or between tags.',
+      hint: 'Bind it inside the quotes of an attribute, or between tags.',
     };
   }
   return {
     where: `<${name}>`,
-    mend:
+    hint:
       name === 'style'
         ? 'Move the rule to style.css and use the field as a custom property.'
         : 'Move the code to script.js and read mould.values.',

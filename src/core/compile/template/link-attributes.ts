@@ -12,8 +12,9 @@ export function linkOf(
   if (element.name !== 'a' && element.name !== 'area') return undefined;
   if (attribute.name !== 'href' || bound.references.length !== 1 || !reference) return undefined;
   if (bound.texts.some((text) => text.trim() !== '')) return undefined;
-  if (reference.field.kindName === 'link') return reference;
+  const { link } = reference.field.kind;
+  if (link === 'itself') return reference;
   // `to.href` fills the same place as `to`; only a link brings members of kind address.
-  if (reference.field.kindName !== 'address') return undefined;
+  if (link !== 'member') return undefined;
   return { ...reference, steps: reference.steps.slice(0, -1) };
 }

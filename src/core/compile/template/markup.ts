@@ -87,8 +87,19 @@ export function readMarkup(source: string, parsed = parseTemplate(source)): Mark
 
 /** Elements that never have an end tag (HTML Standard, 13.1.2). */
 const voidElements = new Set([
-  ...['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source'],
-  ...['track', 'wbr'],
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'source',
+  'track',
+  'wbr',
 ]);
 
 /**

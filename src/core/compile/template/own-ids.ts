@@ -19,12 +19,29 @@ export interface OwnIds {
 
 /** HTML Standard, ARIA and SVG: attributes that point to an element by its id. */
 const pointers: Readonly<Record<string, IdPart>> = {
-  ...{ id: 'token', for: 'tokens', form: 'token', list: 'token', headers: 'tokens' },
-  ...{ itemref: 'tokens', popovertarget: 'token', commandfor: 'token', interesttarget: 'token' },
-  ...{ anchor: 'token', href: 'hash', 'xlink:href': 'hash', usemap: 'hash' },
-  ...{ begin: 'time', end: 'time', 'aria-activedescendant': 'token', 'aria-controls': 'tokens' },
-  ...{ 'aria-describedby': 'tokens', 'aria-details': 'tokens', 'aria-errormessage': 'tokens' },
-  ...{ 'aria-flowto': 'tokens', 'aria-labelledby': 'tokens', 'aria-owns': 'tokens' },
+  id: 'token',
+  for: 'tokens',
+  form: 'token',
+  list: 'token',
+  headers: 'tokens',
+  itemref: 'tokens',
+  popovertarget: 'token',
+  commandfor: 'token',
+  interesttarget: 'token',
+  anchor: 'token',
+  href: 'hash',
+  'xlink:href': 'hash',
+  usemap: 'hash',
+  begin: 'time',
+  end: 'time',
+  'aria-activedescendant': 'token',
+  'aria-controls': 'tokens',
+  'aria-describedby': 'tokens',
+  'aria-details': 'tokens',
+  'aria-errormessage': 'tokens',
+  'aria-flowto': 'tokens',
+  'aria-labelledby': 'tokens',
+  'aria-owns': 'tokens',
 };
 
 /**

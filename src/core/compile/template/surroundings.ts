@@ -4,7 +4,14 @@ import type { Attribute, Element, Markup } from './markup.ts';
 
 /** Elements whose content a browser takes as raw text (HTML Standard, 13.1.2.2 and 13.2.6.4). */
 const rawText = new Set([
-  ...['script', 'style', 'iframe', 'noembed', 'noframes', 'plaintext', 'xmp', 'noscript'],
+  'script',
+  'style',
+  'iframe',
+  'noembed',
+  'noframes',
+  'plaintext',
+  'xmp',
+  'noscript',
 ]);
 
 /** What stands at an offset. */

@@ -21,27 +21,26 @@ export function planTextHole(
   if (!reference) return undefined;
   const room = roomIn(around);
   if (room === 'none') {
-    const where = `<${around?.name}> outside of what it is made of`;
-    const mend = 'Put it into a cell, an option or a caption.';
-    const data = { where, mend };
+    const where = `<${around?.name}> outside its cells, options or caption`;
+    const hint = 'Put it into a cell, an option or a caption.';
+    const data = { where, hint };
     binder.report(finding('template/no-value-here', data, binder.lines.placeAt(hole.start)));
     return undefined;
   }
-  const kindName = kindNameRead(reference);
-  const kind: Kind = kinds[kindName];
+  const kind: Kind = kinds[kindNameRead(reference)];
   // In <pre> lines end where they end, and need no <br>.
-  const isSet = kindName === 'multiline' && around?.name === 'pre';
+  const isSet = kind.hasLines && around?.name === 'pre';
   if (room !== 'plain' && !isSet && kind.html) {
-    if (kindName === 'markup' && room === 'phrasing') {
-      const where = `<${around?.name}> as markup of the host`;
-      const mend = 'Put it into a <div>, which holds any markup.';
+    if (kind.isHostMarkup && room === 'phrasing') {
+      const where = `<${around?.name}> as host markup`;
+      const hint = 'Put it into a <div>, which holds any markup.';
       const place = binder.lines.placeAt(hole.start);
-      binder.report(finding('template/no-value-here', { where, mend }, place));
+      binder.report(finding('template/no-value-here', { where, hint }, place));
       return undefined;
     }
     return { is: 'html', of: valueRead(reference), room };
   }
-  if (!kind.text || kindName === 'switch') {
+  if (!kind.text || kind.isFlag) {
     reportNoText(binder, reference, hole.start);
     return undefined;
   }

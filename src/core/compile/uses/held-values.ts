@@ -30,7 +30,7 @@ export function isValues(path: ValuePath): boolean {
 }
 
 /** An optional chain is what it holds (ECMAScript, 13.3). */
-export function bare(node: Syntax): Syntax {
+function bare(node: Syntax): Syntax {
   return node.type === 'ChainExpression' ? (node.expression as Syntax) : node;
 }
 

@@ -64,7 +64,10 @@ function readUse(object: Syntax, first: ScriptNode, script: string): ReadUse {
   }
   const property = first.node.property as Syntax;
   return {
-    ...{ as: 'read', in: 'script', steps, start: object.start },
+    as: 'read',
+    in: 'script',
+    steps,
+    start: object.start,
     name: { start: property.start, end: property.end },
     member: { start: object.end, end: first.node.end },
     isOptional: script.slice(object.end, property.start).trim().startsWith('?.'),
@@ -99,11 +102,13 @@ function takenBy(pattern: Syntax, declarator: Range, script: string): TakenUse[]
     const isAlone = (pattern.properties as readonly Syntax[]).length === 1;
     const start = after || !before ? node.start : before.end;
     return {
-      ...{ as: 'taken', in: 'script', path: name, isAlone, isShorthand: node.shorthand === true },
-      ...{
-        name: { start: key.start, end: key.end },
-        whole: { start, end: after?.start ?? node.end },
-      },
+      as: 'taken',
+      in: 'script',
+      path: name,
+      isAlone,
+      isShorthand: node.shorthand === true,
+      name: { start: key.start, end: key.end },
+      whole: { start, end: after?.start ?? node.end },
       target: script.slice(target.start, target.end),
       declarator: { start: declarator.start, end: declarator.end },
     };

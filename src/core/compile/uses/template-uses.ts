@@ -56,7 +56,11 @@ function holeUse(
   const name = { start: start + blank.length, end: start + blank.length + written.length };
   const isOnly = attribute && attribute.value.start === start && attribute.value.end === end;
   return {
-    ...{ as: 'hole', in: 'template', path: written, name, whole: { start, end } },
+    as: 'hole',
+    in: 'template',
+    path: written,
+    name,
+    whole: { start, end },
     ...(isOnly
       ? { only: { name: attribute.name, range: attribute, quote: attribute.quote ?? '' } }
       : {}),
@@ -91,7 +95,8 @@ function codeUses(source: string, { name, value }: Attribute): SourceUses {
   const by = value.start - before.length;
   const { uses, loose } = scriptUses(parsed.program, `${before}${text}\n}`);
   const move = ({ start, end }: { start: number; end: number }) => ({
-    ...{ start: start + by, end: end + by },
+    start: start + by,
+    end: end + by,
   });
   return {
     loose: loose.map(move),
@@ -99,7 +104,10 @@ function codeUses(source: string, { name, value }: Attribute): SourceUses {
       const common = { in: 'template' as const, name: move(use.name) };
       return use.as === 'read'
         ? {
-            ...{ ...use, ...common, member: move(use.member), start: use.start + by },
+            ...use,
+            ...common,
+            member: move(use.member),
+            start: use.start + by,
             steps: use.steps.map((step) => ({ ...step, end: step.end + by })),
           }
         : { ...use, ...common, whole: move(use.whole), declarator: move(use.declarator) };

@@ -1,7 +1,7 @@
+import { closedMarkup } from '#closed-markup';
 import type { Json } from '../../model/json-source.ts';
 import { asText, type Kind } from '../../model/kind.ts';
 import { kinds } from '../../model/kinds.ts';
-import { closedMarkup } from '../closed-markup.ts';
 import { readerOf, type Scope, type Write } from '../template/scope.ts';
 import { escapeForScript, toHtmlText } from '../template/sink.ts';
 import type { AttributePart, Condition, PlanOf, ValueAt } from './plan.ts';
@@ -26,11 +26,10 @@ export function linkText({ of }: PlanOf<'text'>): Write {
 /** A value between tags, as its own markup. */
 export function linkHtml({ of, room }: PlanOf<'html'>): Write {
   const read = readerOf(of);
-  const { html = asText, isEmpty } = kindOf(of);
-  const write =
-    of.kind === 'markup'
-      ? (value: Json) => closedMarkup(String(value))
-      : (value: Json) => html(value, room);
+  const { html = asText, isEmpty, isHostMarkup } = kindOf(of);
+  const write = isHostMarkup
+    ? (value: Json) => closedMarkup(String(value))
+    : (value: Json) => html(value, room);
   return (scope) => {
     const value = read(scope);
     return isEmpty(value) ? '' : write(value);

@@ -6,13 +6,13 @@ import { withNonce } from '../with-nonce.ts';
 import { block } from './block.ts';
 
 /**
- * What runs in the frame: it tells its height to the page around it, and keeps links to its own
+ * What runs in the frame: it sends its height to the page around it, and keeps links to its own
  * parts within itself.
  */
 const inside = `(() => {
-const tell = () => parent.postMessage({ height: Math.ceil(document.documentElement.getBoundingClientRect().height) }, '*');
-new ResizeObserver(tell).observe(document.documentElement);
-addEventListener('load', tell);
+const send = () => parent.postMessage({ height: Math.ceil(document.documentElement.getBoundingClientRect().height) }, '*');
+new ResizeObserver(send).observe(document.documentElement);
+addEventListener('load', send);
 addEventListener('click', (event) => {
   const link = event.target.closest?.('a[href^="#"]');
   const part = link && document.getElementById(link.getAttribute('href').slice(1));

@@ -6,7 +6,7 @@ import type { Form } from '../form.ts';
 import { assetsOf, neededTools, portableOf, runtimeOf } from '../kit-pieces.ts';
 import { moduleTypes } from '../module-types.ts';
 
-/** An ES module that casts by itself, for sites that are built with code. */
+/** An ES module that casts on its own, for sites that are built with code. */
 export const module: Form = {
   notes: [
     'Save it beside its types, and import { render } from it; render(cast) gives what cast would.',

@@ -7,6 +7,8 @@ import { picked } from '../picked.ts';
 export const choice: Kind = {
   called: 'a choice',
   control: 'choice',
+  isCaption: true,
+  options: choices,
   keywords: ['enum', 'oneOf'],
   schema: (declared) => picked(declared, ['enum', 'oneOf']),
   blank: (declared) => choices(declared)[0] ?? null,

@@ -11,6 +11,8 @@ const formats: Readonly<Record<string, string>> = {
 export const date: Kind = {
   called: 'a date',
   control: 'date',
+  isContent: true,
+  isCaption: true,
   keywords: ['format'],
   schema: ({ format }) => ({ type: 'string', format: formats[String(format)] ?? 'date' }),
   blank: () => null,

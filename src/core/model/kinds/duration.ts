@@ -1,4 +1,4 @@
-import { cssKind, withUnit } from './css-kind.ts';
+import { cssKind, withUnit } from './css/css-kind.ts';
 
 /** A time such as `0.4s`; a bare number is one in ms, and script is given the number of ms. */
 export const duration = cssKind(

@@ -1,9 +1,9 @@
+import { isOfCssType } from '#css-type';
 import { isJsonObject, type JsonObject } from '../json-source.ts';
 import { type Kind, readMembers } from '../kind.ts';
-import { cssUrl } from './css-string.ts';
-import { isOfCssType } from './css-type.ts';
+import { cssUrl } from './css/css-string.ts';
 
-/** How a picture fills what it is the ground of, as the size and repeat of a background. */
+/** How a picture fills a background: its size and repeat. */
 const sizes: Readonly<Record<string, string>> = {
   cover: 'cover no-repeat',
   contain: 'contain no-repeat',
@@ -11,10 +11,11 @@ const sizes: Readonly<Record<string, string>> = {
   tile: 'auto repeat',
 };
 
-/** What fills a ground: a colour, or a picture with all that belongs to it. */
+/** A background: a colour, or a picture with its fit and position. */
 export const fill: Kind = {
   called: 'a fill',
   control: 'members',
+  parser: 'css',
   keywords: [],
   members: {
     color: { kind: 'color', title: 'Colour' },

@@ -5,6 +5,7 @@ import { type Kind, readJson } from '../kind.ts';
 export const group: Kind = {
   called: 'a group',
   control: 'members',
+  isGroup: true,
   keywords: ['properties', 'required', 'oneOf'],
   schema: () => ({ type: 'object' }),
   blank: () => ({}),

@@ -1,6 +1,6 @@
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
 import { type FieldSchema, type Kind, readMembers } from '../kind.ts';
-import { escapeHtml } from './escape-html.ts';
+import { escapeHtml } from './html/escape-html.ts';
 
 const forms = ['svg', 'class', 'src'] as const;
 
@@ -8,6 +8,7 @@ const forms = ['svg', 'class', 'src'] as const;
 export const icon: Kind = {
   called: 'an icon',
   control: 'file',
+  isContent: true,
   keywords: [],
   members: {
     svg: { kind: 'drawing', title: 'Drawing' },

@@ -1,16 +1,17 @@
 import { isJsonObject, type JsonObject } from '../json-source.ts';
 import { type Kind, readMembers } from '../kind.ts';
-import { cssUrl } from './css-string.ts';
-import { fits } from './fits.ts';
+import { cssUrl } from './css/css-string.ts';
+import { fits } from './css/fits.ts';
 
 /** A picture: its address, what it shows in words, its size in px and its place in its box. */
 export const image: Kind = {
   called: 'a picture',
   control: 'file',
+  isContent: true,
   keywords: [],
   members: {
     src: { kind: 'pictureaddress', title: 'Address' },
-    alt: { type: 'string', title: 'Text alternative' },
+    alt: { type: 'string', title: 'Alt text' },
     width: { type: 'integer', title: 'Width', minimum: 1 },
     height: { type: 'integer', title: 'Height', minimum: 1 },
     fit: { enum: fits, title: 'Fit', default: 'cover' },

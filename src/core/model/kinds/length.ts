@@ -1,4 +1,4 @@
-import { cssKind, unitOf, withUnit } from './css-kind.ts';
+import { cssKind, unitOf, withUnit } from './css/css-kind.ts';
 
 /** A length or a percentage; a bare number is one in the unit declared, by default px. */
 export const length = cssKind(

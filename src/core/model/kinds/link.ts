@@ -5,6 +5,9 @@ import { type Kind, readMembers } from '../kind.ts';
 export const link: Kind = {
   called: 'a link',
   control: 'members',
+  isContent: true,
+  isCaption: true,
+  link: 'itself',
   keywords: [],
   members: {
     href: { kind: 'address', title: 'Address' },

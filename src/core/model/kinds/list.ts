@@ -8,6 +8,7 @@ const limits = ['minItems', 'maxItems', 'uniqueItems'] as const;
 export const list: Kind = {
   called: 'a list',
   control: 'rows',
+  isList: true,
   keywords: [...limits, 'items', 'caption'],
   schema: (declared) => ({ type: 'array', ...picked(declared, limits) }),
   blank: () => [],

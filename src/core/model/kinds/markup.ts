@@ -5,6 +5,9 @@ import { richtext } from './richtext.ts';
 export const markup: Kind = {
   called: 'markup',
   control: 'code',
+  isContent: true,
+  isHostMarkup: true,
+  parser: 'html',
   keywords: ['maxLength'],
   schema: richtext.schema,
   blank: () => '',

@@ -3,16 +3,17 @@ import { type Kind, readMembers } from '../kind.ts';
 
 /** A film or a sound: its address and type, a picture before it plays, and captions. */
 export const media: Kind = {
-  called: 'a film or a sound',
+  called: 'a video or audio file',
   control: 'file',
+  isContent: true,
   keywords: [],
   members: {
     src: { kind: 'address', title: 'Address' },
     type: { type: 'string', title: 'Type', pattern: '^(?:$|[\\w.+-]+/[\\w.+-]+)' },
-    poster: { kind: 'pictureaddress', title: 'Picture before it plays' },
+    poster: { kind: 'pictureaddress', title: 'Poster image' },
     captions: { kind: 'address', title: 'Captions' },
-    loop: { type: 'boolean', title: 'Again and again', default: false },
-    muted: { type: 'boolean', title: 'Without sound', default: false },
+    loop: { type: 'boolean', title: 'Loop', default: false },
+    muted: { type: 'boolean', title: 'Muted', default: false },
   },
   schema: () => ({ type: 'object' }),
   blank: () => ({}),

@@ -4,6 +4,7 @@ import type { Kind } from '../kind.ts';
 export const note: Kind = {
   called: 'a note in the form',
   control: 'words',
+  isValueless: true,
   keywords: [],
   schema: () => ({ type: 'null' }),
   blank: () => null,

@@ -13,6 +13,8 @@ const limits = [
 export const number: Kind = {
   called: 'a number',
   control: 'number',
+  isCaption: true,
+  isNumeric: true,
   keywords: [...limits, 'unit'],
   schema: (declared) => ({
     type: declared.type === 'integer' ? 'integer' : 'number',

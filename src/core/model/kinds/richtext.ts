@@ -1,11 +1,14 @@
+import { cleanHtml, plainOf, toRoom } from '#clean-html';
 import type { Json } from '../json-source.ts';
 import { isBlank, type Kind } from '../kind.ts';
-import { cleanHtml, plainOf, toRoom } from './clean-html.ts';
 
 /** Text with emphasis, links, lists and headings, as HTML; cleaned of all else. */
 export const richtext: Kind = {
-  called: 'a rich text',
+  called: 'rich text',
   control: 'richtext',
+  isContent: true,
+  isCaption: true,
+  parser: 'html',
   keywords: ['maxLength', 'classes'],
   schema: ({ maxLength }) => ({
     type: 'string',

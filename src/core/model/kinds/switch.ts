@@ -4,6 +4,7 @@ import { asText, type Kind, readJson } from '../kind.ts';
 export const switchKind: Kind = {
   called: 'a switch',
   control: 'switch',
+  isFlag: true,
   keywords: [],
   schema: () => ({ type: 'boolean' }),
   blank: () => false,

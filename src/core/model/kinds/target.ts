@@ -7,6 +7,7 @@ import { asText, type Kind } from '../kind.ts';
 export const target: Kind = {
   called: 'a selector',
   control: 'line',
+  isTarget: true,
   keywords: ['hidden'],
   schema: () => ({ type: 'string', format: 'css-selector' }),
   blank: () => '',

@@ -1,6 +1,6 @@
 import { asText, isBlank, type Kind } from '../kind.ts';
 import { picked } from '../picked.ts';
-import { cssString } from './css-string.ts';
+import { cssString } from './css/css-string.ts';
 
 const limits = ['minLength', 'maxLength', 'pattern', 'format'] as const;
 
@@ -8,6 +8,9 @@ const limits = ['minLength', 'maxLength', 'pattern', 'format'] as const;
 export const text: Kind = {
   called: 'a text',
   control: 'line',
+  isContent: true,
+  isCaption: true,
+  isTextual: true,
   keywords: limits,
   schema: (declared) => ({ type: 'string', ...picked(declared, limits) }),
   blank: () => '',

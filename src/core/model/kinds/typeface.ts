@@ -3,14 +3,20 @@ import { type Kind, readMembers } from '../kind.ts';
 
 /** The property of CSS that each member sets. */
 export const typefaceProperties: Readonly<Record<string, string>> = {
-  ...{ family: 'font-family', size: 'font-size', weight: 'font-weight', style: 'font-style' },
-  ...{ lineHeight: 'line-height', letterSpacing: 'letter-spacing', case: 'text-transform' },
+  family: 'font-family',
+  size: 'font-size',
+  weight: 'font-weight',
+  style: 'font-style',
+  lineHeight: 'line-height',
+  letterSpacing: 'letter-spacing',
+  case: 'text-transform',
 };
 
 /** How letters look: family, size, weight and what goes with them. */
 export const typeface: Kind = {
   called: 'a typeface',
   control: 'members',
+  isTypeface: true,
   keywords: [],
   members: {
     family: { kind: 'families', title: 'Family' },

@@ -30,7 +30,7 @@ export interface Checking {
   readonly below?: JsonObject | undefined;
   /** Values that no field took before; those that a field takes now are put back. */
   readonly kept?: JsonObject | undefined;
-  /** True where values are of another version of the mould; what is done with them is then told. */
+  /** True where values are of another version of the mould; what is done with them is then reported. */
   readonly isOlder?: boolean | undefined;
   /** Where each value stands in a file, for the places of findings. */
   readonly placeOf?: PlaceOfValue | undefined;
@@ -58,7 +58,7 @@ export function checkAgainst(root: Field, given: JsonObject, how: Checking = {})
     const path = problem.at.join('.');
     if (problem.what === 'converted' && !isOlder) return;
     if (problem.what === 'no-field') kept.set(path, problem.value);
-    findings.push(tell(problem, path, how, placeOf?.(problem.at)));
+    findings.push(toFinding(problem, path, how, placeOf?.(problem.at)));
   };
   const top = { value: values, fallback: root.default, at: [], label: '' };
   const settled = settle(root, top, { report, rule });
@@ -162,7 +162,7 @@ function leaves(
   return Object.entries(values).flatMap(([name, value]): [string[], Json][] => {
     const steps = [...before, name];
     const field = group.members.find((one) => one.name === name);
-    const isGroup = field && !field.below && field.kindName === 'group' && isJsonObject(value);
+    const isGroup = field && !field.below && field.kind.isGroup && isJsonObject(value);
     return isGroup ? leaves(field, value, steps) : [[steps, value]];
   });
 }
@@ -173,7 +173,7 @@ function fieldAt(root: Field, steps: readonly string[]): Field | undefined {
   return field;
 }
 
-function tell(
+function toFinding(
   problem: ValueProblem,
   path: string,
   { boundAt }: Checking,

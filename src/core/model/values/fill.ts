@@ -34,15 +34,15 @@ export function fillValue(root: Field, values: JsonObject, path: string, typed: 
     inRow = isRowNumber;
   }
   // Nothing after the equals sign means deliberately empty.
-  const isEmptied = typed === '' && field.kindName !== 'text';
+  const isEmptied = typed === '' && !field.kind.isTextual;
   const value = isEmptied ? null : field.kind.read(typed, field.declared);
   if (value === undefined) {
-    const why = `needs ${field.kind.called}, and ${JSON.stringify(typed)} is none`;
+    const why = `must be ${field.kind.called}, but is ${JSON.stringify(typed)}`;
     return refused(finding('call/bad-fill', { path, why }, undefined, path));
   }
   const result = put(values, root.default, steps, value);
   if (result === undefined) {
-    const why = 'counts past the end of its list; rows are counted from 0';
+    const why = 'is past the end of its list (rows are counted from 0)';
     return refused(finding('call/bad-fill', { path, why }, undefined, path));
   }
   return { values: result as JsonObject, finding: undefined };

@@ -8,7 +8,7 @@ const types: Readonly<Record<string, string>> = {
   integer: 'must be a whole number',
   boolean: 'must be true or false',
   array: 'must be a list',
-  object: 'must be a group of values',
+  object: 'must be an object',
   null: 'must be empty',
 };
 
@@ -21,9 +21,9 @@ const formats: Readonly<Record<string, string>> = {
   'css-weight': 'must be normal, bold or a number from 1 to 1000',
   'css-line-height': 'must be a number, such as 1.4, or a CSS length',
   'svg-drawing': 'must be an <svg> element',
-  date: 'must be a day as year-month-day, such as 2026-06-07',
+  date: 'must be a date such as 2026-06-07',
   'clock-time': 'must be a time such as 10:20',
-  'local-date-time': 'must be a day and a time, such as 2026-06-07T10:20',
+  'local-date-time': 'must be a date and time such as 2026-06-07T10:20',
   'safe-address': safeAddressRule,
   'safe-picture': safePictureRule,
   'css-selector': 'must be a CSS selector, such as .fares--weekday',
@@ -44,7 +44,7 @@ const phrases: Readonly<Record<string, (limit: string) => string>> = {
   multipleOf: (step) => `must be a multiple of ${step}`,
   minItems: (limit) => `must have at least ${counted(limit, 'row')}`,
   maxItems: (limit) => `must have at most ${counted(limit, 'row')}`,
-  uniqueItems: () => 'must not have two rows alike',
+  uniqueItems: () => 'must not have identical rows',
 };
 
 function counted(limit: string, noun: string): string {

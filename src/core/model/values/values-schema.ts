@@ -15,7 +15,12 @@ function schemaOf(field: Field): JsonObject {
   const { declared, kind, shapes } = field;
   const own = kind.schema(declared);
   const words = picked({ title: field.title, ...declared, default: field.default }, [
-    ...['title', 'description', 'default', 'examples', 'deprecated', 'readOnly'],
+    'title',
+    'description',
+    'default',
+    'examples',
+    'deprecated',
+    'readOnly',
   ]);
   const rows = field.row ? { items: schemaOf(field.row) } : {};
   if (!shapes)
@@ -33,7 +38,7 @@ function schemaOf(field: Field): JsonObject {
 
 function propertiesOf({ members }: Field, names: readonly string[]): { properties?: JsonObject } {
   const properties = members
-    .filter(({ name, kindName }) => names.includes(name) && kindName !== 'note')
+    .filter(({ name, kind }) => names.includes(name) && !kind.isValueless)
     .map((member) => {
       const schema = schemaOf(member);
       return [member.name, member.required ? filled(schema) : nullable(schema)];

@@ -1,6 +1,5 @@
 import { type Field, membersOf } from '../field.ts';
 import { type JsonObject, parseJson } from '../json-source.ts';
-import { choices } from '../kinds/choice.ts';
 import type { KindName } from '../kinds.ts';
 import type { Mould } from '../mould.ts';
 import { readFields } from '../read-fields.ts';
@@ -15,7 +14,7 @@ const plain: Partial<Record<KindName, string>> = {
   weight: 'string | number',
 };
 
-/** Kinds that also take their main member by itself. */
+/** Kinds that also accept their main member alone. */
 const bare: ReadonlySet<KindName> = new Set<KindName>([
   'link',
   'image',
@@ -73,7 +72,7 @@ function bodyOf(
 ): string {
   const inner = `${indent}  `;
   const lines = field.members
-    .filter(({ name, kindName }) => names.includes(name) && kindName !== 'note')
+    .filter(({ name, kind }) => names.includes(name) && !kind.isValueless)
     .map((member) => {
       const { name, title, required } = member;
       const is = fixed[name];
@@ -86,10 +85,11 @@ function bodyOf(
 }
 
 function typeOf(field: Field, indent: string): string {
-  const { kindName, members, row, shapes, declared } = field;
+  const { kind, kindName, members, row, shapes, declared } = field;
   if (row) return `readonly (${typeOf(row, indent)})[]`;
-  if (kindName === 'choice') {
-    return choices(declared)
+  if (kind.options) {
+    return kind
+      .options(declared)
       .map((one) => JSON.stringify(one))
       .join(' | ');
   }
@@ -99,7 +99,7 @@ function typeOf(field: Field, indent: string): string {
       .map(({ is, members: names }) => bodyOf(field, names, indent, { [by]: is }))
       .join(' | ');
   }
-  if (members.length === 0) return kindName === 'group' ? '{}' : (plain[kindName] ?? 'string');
+  if (members.length === 0) return kind.isGroup ? '{}' : (plain[kindName] ?? 'string');
   const body = bodyOf(field, membersOf(field, undefined), indent);
   return bare.has(kindName) ? `string | ${body}` : body;
 }

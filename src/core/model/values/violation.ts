@@ -1,10 +1,10 @@
 import type { ErrorObject } from 'ajv';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
+import { isOfCssType, isSelector } from '#css-type';
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
-import { isOfCssType, isSelector } from '../kinds/css-type.ts';
 import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
-import { isDrawing } from '../kinds/drawing.ts';
+import { isDrawing } from '../kinds/inner/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../safe-address.ts';
 import { cssFormats } from './css-formats.ts';
 import { phrase } from './phrases.ts';
@@ -19,7 +19,7 @@ export type Violation = (value: Json) => string | undefined;
  * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
  */
 export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Violation {
-  // A validator takes long to make, and most fields ask no more than these.
+  // A validator takes long to make, and most fields only need these.
   return plainViolation(schema) ?? madeViolation(schema, ajv());
 }
 
@@ -82,7 +82,7 @@ const plainKeywords: Readonly<Record<string, (limit: Json) => Keeps | undefined>
   maxItems: limited(isRows, (value, limit) => value.length <= limit),
 };
 
-/** Formats of ours that need no more than the value. */
+/** Our formats that depend on the value alone. */
 const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
   ...Object.fromEntries(
     Object.entries(cssFormats).map(([name, type]) => [
@@ -90,8 +90,11 @@ const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
       (value: string) => isOfCssType(type, value),
     ]),
   ),
-  ...{ 'clock-time': isClockTime, 'css-selector': isSelector, 'svg-drawing': isDrawing },
-  ...{ 'safe-address': isSafeAddress, 'safe-picture': isSafePicture },
+  'clock-time': isClockTime,
+  'css-selector': isSelector,
+  'svg-drawing': isDrawing,
+  'safe-address': isSafeAddress,
+  'safe-picture': isSafePicture,
 };
 
 function madeViolation(schema: JsonObject, ajv: Ajv2020): Violation {
@@ -104,8 +107,8 @@ function madeViolation(schema: JsonObject, ajv: Ajv2020): Violation {
  * of its members, and says more than any of them.
  */
 function toldOf(errors: readonly ErrorObject[], schema: JsonObject): string {
-  const told = errors.find((one) => one.keyword === 'oneOf') ?? errors[0];
-  return phrase(told?.keyword ?? '', schema) ?? told?.message ?? 'is not valid';
+  const reported = errors.find((one) => one.keyword === 'oneOf') ?? errors[0];
+  return phrase(reported?.keyword ?? '', schema) ?? reported?.message ?? 'is not valid';
 }
 
 /**
@@ -115,8 +118,13 @@ function toldOf(errors: readonly ErrorObject[], schema: JsonObject): string {
  */
 export function newAjv(): Ajv2020 {
   const ajv = new Ajv2020({
-    ...{ strict: false, allErrors: true, verbose: true },
-    ...{ logger: false, meta: false, validateSchema: false, addUsedSchema: false },
+    strict: false,
+    allErrors: true,
+    verbose: true,
+    logger: false,
+    meta: false,
+    validateSchema: false,
+    addUsedSchema: false,
   });
   // The package's types describe its CommonJS form; at run time the default export is the call.
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);

@@ -1,82 +1,82 @@
 import { didYouMean, type WordingTable } from './shape.ts';
 
-/** What can be said of spots and of binding them. */
+/** What can go wrong with binding spots and fields. */
 export const bindWording = {
   'bind/no-spot': {
     level: 'error',
     message: ({ id, near }: { id: string; near?: string | undefined }) =>
       `No spot is called ${id}.${didYouMean(near)}`,
-    mend: () => 'List them without --take; each is called by the name it is listed with.',
+    hint: () => 'Run bind without --take to list the spots and their names.',
   },
   'bind/bad-name': {
     level: 'error',
-    message: ({ name }: { name: string }) => `${name} cannot be the name of a field.`,
-    mend: () => 'Begin with a letter and use letters, digits, hyphens and underscores.',
+    message: ({ name }: { name: string }) => `${JSON.stringify(name)} is not a valid field name.`,
+    hint: () => 'Start with a letter, then use letters, digits, hyphens or underscores.',
   },
   'bind/name-taken': {
     level: 'error',
-    message: ({ name }: { name: string }) => `There is a field called ${name} already.`,
-    mend: () => 'Give another name.',
+    message: ({ name }: { name: string }) => `A field called ${name} already exists.`,
+    hint: () => 'Choose another name.',
   },
   'bind/no-field': {
     level: 'error',
     message: ({ path, near }: { path: string; near?: string | undefined }) =>
-      `No field is called ${path}, so that nothing can be put back.${didYouMean(near)}`,
-    mend: ({ known }: { known: readonly string[] }) =>
+      `No field is called ${path}.${didYouMean(near)}`,
+    hint: ({ known }: { known: readonly string[] }) =>
       known.length === 0 ? 'This mould has no fields.' : `Its fields are ${known.join(', ')}.`,
   },
   'bind/nothing-to-rename': {
     level: 'error',
     message: ({ name, near }: { name: string; near?: string | undefined }) =>
-      `No field is called ${name}, so that it cannot have another name.${didYouMean(near)}`,
-    mend: ({ known }: { known: readonly string[] }) =>
+      `No field is called ${name}.${didYouMean(near)}`,
+    hint: ({ known }: { known: readonly string[] }) =>
       known.length === 0 ? 'This mould has no fields.' : `Its fields are ${known.join(', ')}.`,
   },
   'bind/not-followed': {
     level: 'warning',
     message: ({ from, to }: { from: string; to: string }) =>
-      `The script has values in its hand, and may read ${from} from them, which is ${to} now.`,
-    mend: () => 'Look through script.js; mould.values.NAME is found by itself.',
+      `The script passes mould.values around, so it may still read ${from}, which is now called ${to}.`,
+    hint: () => 'Check script.js. Reads such as mould.values.NAME are renamed automatically.',
   },
   'bind/still-read': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
       `The script passes mould.values around, so it may still read ${name}.`,
-    mend: () => 'Check script.js: reads such as mould.values.NAME are replaced automatically.',
+    hint: () => 'Check script.js. Reads such as mould.values.NAME are replaced automatically.',
   },
   'bind/in-row': {
     level: 'error',
     message: ({ path, list }: { path: string; list: string }) =>
-      `${path} stands in each row of ${list}, and every row had something else there.`,
-    mend: ({ list }: { path: string; list: string }) => `Drop ${list} as a whole.`,
+      `${path} is part of each row of ${list} and cannot be dropped alone.`,
+    hint: ({ list }: { path: string; list: string }) => `Drop the whole list ${list}.`,
   },
   'bind/changes-page': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `${name} was not bound, since the cast would not be the same as before.`,
-    mend: () => 'Bind it by hand, and compare with proof --beside.',
+      `${name} was not bound, because the cast would have changed.`,
+    hint: () => 'Bind it by hand and compare with proof --beside.',
   },
   'bind/edited': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `The places of ${name} were edited by hand, so what stood there before is not known any more.`,
-    mend: () => 'It stays bound; dropping it puts its default back.',
+      `The places of ${name} were edited by hand, so the original code is no longer known.`,
+    hint: () => 'It stays bound. If you drop it, its default is put there.',
   },
   'bind/default-put-back': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `What stood in the places of ${name} was never noted, so its default was put there.`,
-    mend: () => 'Compare with the paste in snippet/.',
+      `The original code for ${name} was never recorded, so its default was put there.`,
+    hint: () => 'Compare the result with the paste in snippet/.',
   },
   'bind/not-put-back': {
     level: 'error',
     message: ({ name, where }: { name: string; where: string }) =>
-      `${name} cannot be taken out of ${where} by itself, and what stood there was never noted.`,
-    mend: () => 'Take it out by hand; snippet/ has the paste as it came.',
+      `${name} is used in ${where}, and the original code was never recorded, so it cannot be removed automatically.`,
+    hint: () => 'Remove it by hand. The original paste is in snippet/.',
   },
   'bind/broken-ties': {
     level: 'warning',
-    message: ({ why }: { why: string }) => `ties.json is not used: ${why}.`,
-    mend: () => 'Delete it, or take it back from an earlier version; the mould casts without it.',
+    message: ({ why }: { why: string }) => `ties.json was ignored: ${why}.`,
+    hint: () => 'Delete it, or restore an earlier version. The mould works without it.',
   },
 } as const satisfies WordingTable;

@@ -4,13 +4,13 @@ import type { WordingTable } from './shape.ts';
 export const jsonWording = {
   'json/broken': {
     level: 'error',
-    message: ({ what }: { what: string }) => `This is not JSON: ${what}.`,
-    mend: () => 'Mend it at the place named; strict JSON takes no comments and no trailing commas.',
+    message: ({ what }: { what: string }) => `This is not valid JSON: ${what}.`,
+    hint: () => 'Fix it at this position. JSON allows no comments and no trailing commas.',
   },
   'json/newer-format': {
     level: 'error',
     message: ({ format }: { format: number }) =>
-      `This file has format ${format}, which is newer than this version reads (1).`,
-    mend: () => 'Update Keen Mould to open it.',
+      `This file has format ${format}. This version reads format 1 and older.`,
+    hint: () => 'Update Keen Mould to open it.',
   },
 } as const satisfies WordingTable;

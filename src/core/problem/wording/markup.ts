@@ -5,149 +5,151 @@ export const markupWording = {
   'markup/unclosed': {
     level: 'error',
     message: ({ name }: { name: string }) =>
-      `<${name}> is never closed, so it takes in all that comes after it.`,
-    mend: ({ name, where }: { name: string; where: string }) =>
-      `Write </${name}> where it ends, which is probably ${where}.`,
+      `<${name}> is never closed, so everything after it ends up inside it.`,
+    hint: ({ name, where }: { name: string; where: string }) =>
+      `Add </${name}> where it should end, probably ${where}.`,
   },
   'markup/lost-slash': {
     level: 'error',
     message: ({ name }: { name: string }) =>
-      `<${name}> opens a second time where it was to end, so both take in all that comes after.`,
-    mend: ({ name }: { name: string }) => `Write </${name}>.`,
+      `A second <${name}> stands where </${name}> was meant, so everything after it ends up inside both.`,
+    hint: ({ name }: { name: string }) => `Write </${name}>.`,
   },
   'markup/self-closed': {
     level: 'error',
     message: ({ name }: { name: string }) =>
-      `<${name} /> closes nothing in HTML: it takes in all that comes after it.`,
-    mend: ({ name }: { name: string }) => `Write <${name}></${name}>.`,
+      `<${name} /> is not self-closing in HTML, so everything after it ends up inside it.`,
+    hint: ({ name }: { name: string }) => `Write <${name}></${name}>.`,
   },
   'markup/stray-end': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
       name === 'p' || name === 'br'
-        ? `</${name}> ends nothing here; a browser makes an empty <${name}> of it.`
-        : `</${name}> ends nothing here; a browser leaves it out.`,
-    mend: ({ name }: { name: string }) => `Take it out, or open <${name}> where it should begin.`,
+        ? `</${name}> has no matching start tag, so browsers insert an empty <${name}>.`
+        : `</${name}> has no matching start tag, so browsers ignore it.`,
+    hint: ({ name }: { name: string }) => `Remove it, or add <${name}> where it should start.`,
   },
   'markup/ends-early': {
     level: 'warning',
     message: ({ inner, outer, line }: { inner: string; outer: string; line: number }) =>
-      `<${inner}> cannot stand in the <${outer}> of line ${line}: a browser ends <${outer}> before it.`,
-    mend: ({ outer }: { outer: string }) =>
+      `<${inner}> is not allowed inside the <${outer}> on line ${line}, so browsers close <${outer}> before it.`,
+    hint: ({ outer }: { outer: string }) =>
       outer === 'p'
-        ? 'Make the paragraph a <div>, or end it before this.'
-        : `End the <${outer}> before this begins.`,
+        ? 'Change the paragraph to a <div>, or close it before this element.'
+        : `Close the <${outer}> before this element.`,
   },
   'markup/misnested': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `<${name}> and an element around or in it end in the wrong order; a browser ends it elsewhere.`,
-    mend: () => 'Close the elements in the order opposite to that in which they are opened.',
+      `<${name}> and another element are closed in the wrong order, so browsers end it somewhere else.`,
+    hint: () => 'Close the element that was opened last first.',
   },
   'markup/out-of-table': {
     level: 'warning',
     message: ({ name, line }: { name: string; line: number }) =>
-      `<${name}> stands in the table of line ${line} but in no cell; a browser moves it before the table.`,
-    mend: () => 'Put it into a <td>, a <th> or the <caption>, or outside the table.',
+      `<${name}> is inside the table on line ${line} but not in a cell, so browsers move it in front of the table.`,
+    hint: () => 'Move it into a <td>, a <th> or the <caption>, or out of the table.',
   },
   'markup/ignored': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `<${name}> cannot stand here; a browser leaves the tag out.`,
-    mend: () => 'Take it out, or put it where such an element may stand.',
+      `<${name}> is not allowed here, so browsers ignore the tag.`,
+    hint: () => 'Remove it, or move it to where it is allowed.',
   },
   'markup/in-list': {
     level: 'warning',
     message: ({ name, list }: { name: string; list: string }) =>
-      `<${name}> stands between <${list}> and its <li>, so a screen reader tells of a list without items.`,
-    mend: ({ name }: { name: string }) => `Put each <${name}> inside its <li>.`,
+      `<${name}> is a direct child of <${list}>, so screen readers announce a list without items.`,
+    hint: ({ name }: { name: string }) => `Put each <${name}> inside its <li>.`,
   },
   'markup/part-alone': {
     level: 'warning',
     message: ({ name, around }: { name: string; around: string }) =>
-      `<${name}> shows only inside <${around}>; anywhere else a browser leaves its tags out.`,
-    mend: ({ around }: { around: string }) => `Paste the <${around}> around it as well.`,
+      `<${name}> only works inside <${around}>. Anywhere else browsers ignore its tags.`,
+    hint: ({ around }: { around: string }) => `Include the <${around}> around it in the paste.`,
   },
   'markup/same-id': {
     level: 'warning',
     message: ({ id, line }: { id: string; line: number }) =>
-      `The id ${id} is that of another element too, in line ${line}; labels, links and script find that one only.`,
-    mend: () => 'Give each an id of its own, or use a class.',
+      `The id ${id} is already used on line ${line}. Labels, links and scripts only find that element.`,
+    hint: () => 'Give each element its own id, or use a class.',
   },
   'markup/repeated-id': {
     level: 'warning',
-    message: ({ id }: { id: string }) => `The id ${id} stands in a row, so each row has it.`,
-    mend: () => 'Make the row a part of it, as in id="tram-{~rows#number~}".',
+    message: ({ id }: { id: string }) =>
+      `The id ${id} is inside a repeated row, so every row gets the same id.`,
+    hint: () => 'Add the row number, as in id="tram-{~rows#number~}".',
   },
   'markup/dead-reference': {
     level: 'warning',
     message: ({ name, id, near }: { name: string; id: string; near?: string | undefined }) =>
-      `${name} names the id ${id}, which no element has.${didYouMean(near)}`,
-    mend: () => 'Correct the name, or give the element that id.',
+      `${name} refers to the id ${id}, which does not exist.${didYouMean(near)}`,
+    hint: () => 'Correct the id here, or add it to the element.',
   },
   'markup/link-outside': {
     level: 'note',
     message: ({ id, count }: { id: string; count: number }) =>
-      `This link leads to #${id}, which is not in the widget${count > 1 ? `, as do ${count - 1} more` : ''}; it works where the page has it.`,
-    mend: () => 'Bind the address to a field, so that each page can name a place of its own.',
+      `This link points to #${id}, which is not in the widget${count > 1 ? `, and so do ${count - 1} more` : ''}. It only works on pages that have that id.`,
+    hint: () => 'Bind the address to a field so that each page can set its own target.',
   },
   'markup/odd-character': {
     level: 'error',
     message: ({ called, count }: { called: string; count: number }) =>
-      `There is ${called} in this tag${count > 1 ? ` and ${count - 1} more` : ''}, which a browser takes for part of a name or a value.`,
-    mend: () => 'Write plain quotes and plain spaces.',
+      `This tag contains ${called}${count > 1 ? ` and ${count - 1} more` : ''}, which browsers treat as part of a name or value.`,
+    hint: () => 'Use straight quotes and normal spaces.',
   },
   'markup/placeholder': {
     level: 'warning',
     message: ({ word }: { word: string }) =>
-      `${word} was left by the author of the snippet for you to fill in.`,
-    mend: () => 'Write what belongs there, or bind it to a field.',
+      `${word} is a placeholder left by the author of the snippet.`,
+    hint: () => 'Replace it with the real value, or bind it to a field.',
   },
   'markup/filler-text': {
     level: 'note',
-    message: () => 'There is filler text here (lorem ipsum).',
-    mend: () => 'Bind it to a field with a default that says something.',
+    message: () => 'This is placeholder text (lorem ipsum).',
+    hint: () => 'Bind it to a field with a meaningful default.',
   },
   'markup/inline-handler': {
     level: 'note',
     message: ({ name, count }: { name: string; count: number }) =>
-      `${name} is code inside the markup${count > 1 ? `, as are ${count - 1} more` : ''}; a page with a strict content security policy does not run it.`,
-    mend: () => 'Use addEventListener in script.js.',
+      `${name} is an inline event handler${count > 1 ? `, and there are ${count - 1} more` : ''}. Pages with a strict Content Security Policy block it.`,
+    hint: () => 'Use addEventListener in script.js.',
   },
   'markup/unknown-handler': {
     level: 'warning',
     message: ({ name, near }: { name: string; near: string }) =>
-      `This calls ${name}, which the script does not have.${didYouMean(near)}`,
-    mend: () => 'Correct the name, or write the function.',
+      `This calls ${name}, which the script does not define.${didYouMean(near)}`,
+    hint: () => 'Correct the name, or define the function.',
   },
   'markup/no-alt': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `<${name}> has no alt text, so a screen reader reads out the name of the file.`,
-    mend: () => 'Say what it shows in alt, or write alt="" where it only decorates.',
+      `<${name}> has no alt text, so screen readers read out the file name.`,
+    hint: () => 'Describe the picture in alt, or use alt="" if it is decorative.',
   },
   'markup/heading-rank': {
     level: 'note',
-    message: ({ ranks }: { ranks: string }) =>
-      `The rank of a heading is fixed here (${ranks}), and pages differ in which comes next.`,
-    mend: () => 'Let a field choose it, with km-as.',
+    message: ({ levels }: { levels: string }) =>
+      `The heading level is fixed (${levels}), but the right level depends on the page.`,
+    hint: () => 'Let a field choose the level, with km-as.',
   },
   'markup/new-tab': {
     level: 'note',
     message: () =>
-      'This opens a new tab, which in browsers before 2021 could then send this page elsewhere.',
-    mend: () => 'Add rel="noopener".',
+      'This opens a new tab without rel="noopener". In browsers from before 2021 the new page could redirect this one.',
+    hint: () => 'Add rel="noopener".',
   },
   'markup/no-icons': {
     level: 'warning',
     message: ({ name, called }: { name: string; called: string }) =>
-      `The class ${name} calls for icons of ${called}, whose font nothing here brings; the icons stay empty.`,
-    mend: () => 'Import again with --library and the address of its style sheet.',
+      `The class ${name} is from the icon font ${called}, which is not loaded, so the icons stay empty.`,
+    hint: () => 'Import again with --library and the address of its style sheet.',
   },
   'markup/unused-classes': {
     level: 'note',
     message: ({ count, some }: { count: number; some: string }) =>
-      `${count === 1 ? 'A class' : `${count} classes`} of the markup ${count === 1 ? 'is' : 'are'} in neither style nor script: ${some}.`,
-    mend: () => 'If they come from a style sheet, import again with --library and its address.',
+      `${count === 1 ? 'A class' : `${count} classes`} in the markup ${count === 1 ? 'is' : 'are'} not used in the style or script: ${some}.`,
+    hint: () =>
+      'If they belong to another style sheet, import again with --library and its address.',
   },
 } as const satisfies WordingTable;

@@ -9,7 +9,7 @@ export const mouldWording = {
   'mould/unknown-key': {
     level: 'warning',
     message: ({ key, near }: { key: string; near?: string | undefined }) =>
-      `mould.json has ${key}, which means nothing here.${didYouMean(near)}`,
-    mend: () => 'Correct its name or take it out.',
+      `mould.json has an unknown key, ${key}.${didYouMean(near)}`,
+    hint: () => 'Correct its name or remove it.',
   },
 } as const satisfies WordingTable;

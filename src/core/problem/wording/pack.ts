@@ -4,23 +4,23 @@ import type { WordingTable } from './shape.ts';
 export const packWording = {
   'pack/not-one': {
     level: 'error',
-    message: ({ why }: { why: string }) => `This is no pack of a mould: ${why}.`,
-    mend: () => 'Ask for it again, or pack the folder anew with cast --as pack.',
+    message: ({ why }: { why: string }) => `This is not a packed mould: ${why}.`,
+    hint: () => 'Get the file again, or pack the mould folder with cast --as pack.',
   },
   'pack/too-large': {
     level: 'error',
-    message: ({ what }: { what: string }) => `This pack is not opened: ${what}.`,
-    mend: () => 'A mould has no need of that much; ask whoever sent it.',
+    message: ({ what }: { what: string }) => `This pack was not opened: ${what}.`,
+    hint: () => 'Moulds are never that large. Ask the sender about it.',
   },
   'pack/path': {
     level: 'error',
     message: ({ path, why }: { path: string; why: string }) =>
-      `This pack is not opened: ${path} ${why}.`,
-    mend: () => 'A pack of ours holds no such path; ask whoever sent it.',
+      `This pack was not opened: ${path} ${why}.`,
+    hint: () => 'Keen Mould never writes such a path. Ask the sender about it.',
   },
   'pack/digest': {
     level: 'error',
-    message: () => 'This pack is not opened: its files are not those it was packed from.',
-    mend: () => 'It was changed on the way, or by hand; unpack and pack it anew if you trust it.',
+    message: () => 'This pack was not opened: its files were changed after packing.',
+    hint: () => 'If you trust it, unzip it and pack the folder again.',
   },
 } as const satisfies WordingTable;

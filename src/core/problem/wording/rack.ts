@@ -5,8 +5,8 @@ export const rackWording = {
   'rack/other-content': {
     level: 'error',
     message: ({ name, version }: { name: string; version: string }) =>
-      `${name} ${version} is on the rack with other content, and is not written over.`,
-    mend: () => 'Give the mould a higher version in mould.json, or drop the one on the rack.',
+      `${name} ${version} is already on the rack with different content, and was not replaced.`,
+    hint: () => 'Raise the version in mould.json, or drop the one on the rack.',
   },
   'rack/not-there': {
     level: 'error',
@@ -20,9 +20,9 @@ export const rackWording = {
       known: readonly string[];
     }) => {
       const there =
-        known.length === 0 ? 'it is empty' : `it holds ${known.slice(0, 12).join(', ')}`;
+        known.length === 0 ? 'the rack is empty' : `it has ${known.slice(0, 12).join(', ')}`;
       return `${asked} is not on the rack; ${there}.${didYouMean(near)}`;
     },
-    mend: () => 'List what is there with rack list.',
+    hint: () => 'Run rack list to see what is there.',
   },
 } as const satisfies WordingTable;

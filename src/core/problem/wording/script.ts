@@ -5,98 +5,99 @@ export const scriptWording = {
   'script/not-javascript': {
     level: 'error',
     message: ({ what }: { what: string }) =>
-      `The script cannot be read (${what}); no browser will run it.`,
-    mend: () => 'Mend the script at the place named.',
+      `The script has a syntax error (${what}), so no browser runs it.`,
+    hint: () => 'Fix the script at this position.',
   },
   'script/imports': {
     level: 'error',
     message: ({ from }: { from: string }) =>
-      `The script imports ${from}, and no library of the mould is called that; it will stop here.`,
-    mend: ({ from }: { from: string }) =>
+      `The script imports ${from}, but the mould has no library with that name, so it will stop here.`,
+    hint: ({ from }: { from: string }) =>
       `Add { "name": "${from}", "module": ADDRESS } to libraries in mould.json.`,
   },
   'script/exports': {
     level: 'error',
-    message: () => 'The script exports something, which only another module could take.',
-    mend: () => 'Take the word export out, or the whole statement where it only lists names.',
+    message: () => 'The script has an export, but no other module can import it.',
+    hint: () => 'Remove the word export, or the whole statement if it only lists names.',
   },
   'script/odd-character': {
     level: 'error',
     message: ({ called, count }: { called: string; count: number }) =>
-      `There is ${called} here${count > 1 ? ` and ${count - 1} more in this file` : ''}, so no browser runs the script.`,
-    mend: () => 'Write plain quotes.',
+      `The script contains ${called}${count > 1 ? ` and ${count - 1} more` : ''}, so no browser runs it.`,
+    hint: () => 'Use straight quotes.',
   },
   'script/unclosed': {
     level: 'error',
     message: ({ bracket, found, line }: { bracket: string; found?: string; line?: number }) =>
       found === undefined
         ? `This ${bracket} is never closed, so no browser runs the script.`
-        : `This ${bracket} meets ${found} in line ${line} before it is closed, so no browser runs the script.`,
-    mend: () => 'Close it where it ends; look at how the lines after it are indented.',
+        : `This ${bracket} is followed by ${found} on line ${line} before it is closed, so no browser runs the script.`,
+    hint: () => 'Close it where it should end. The indentation of the lines below may show where.',
   },
   'script/stray-bracket': {
     level: 'error',
     message: ({ bracket }: { bracket: string }) =>
-      `This ${bracket} closes nothing, so no browser runs the script.`,
-    mend: () => 'Take it out, or write the bracket that it should close.',
+      `This ${bracket} has no opening bracket, so no browser runs the script.`,
+    hint: () => 'Remove it, or add the bracket that it should close.',
   },
   'script/no-match': {
     level: 'warning',
     message: ({ selector, meant }: { selector: string; meant: string }) =>
-      `The script looks for ${selector}, and nothing in the markup is that.${didYouMean(meant)}`,
-    mend: () => 'Correct the name here or in the markup.',
+      `The script looks for ${selector}, but nothing in the markup matches it.${didYouMean(meant)}`,
+    hint: () => 'Correct the name here or in the markup.',
   },
   'script/document-write': {
     level: 'warning',
     message: () =>
-      'document.write writes to the place of its script on a page; in a cast it writes to the end of the widget.',
-    mend: () => 'Write into an element of the widget, with append or textContent.',
+      'document.write normally writes where its script is. In a cast it writes to the end of the widget.',
+    hint: () => 'Write into an element of the widget with append or textContent.',
   },
   'script/changes-page': {
     level: 'warning',
     message: ({ what }: { what: string }) =>
-      `${what} changes the page itself, of which there is one for all that stands on it.`,
-    mend: () => 'Leave it to the page, or do it through mould.page, where it is meant.',
+      `${what} changes the whole page, not just this widget.`,
+    hint: () => 'Remove it, or use mould.page if that is intended.',
   },
   'script/reaches-page': {
     level: 'warning',
     message: ({ what }: { what: string }) =>
-      `${what} reaches for what is outside the widget, and no field says which elements are meant.`,
-    mend: () => 'Declare a field of kind target and look up the selector it is given.',
+      `${what} accesses elements outside the widget, but no field says which.`,
+    hint: () => 'Add a field of kind target and query the selector it holds.',
   },
   'script/shared-state': {
     level: 'note',
     message: ({ what }: { what: string }) =>
-      `${what} is one for the whole page: all copies of the widget share it with each other and with their host.`,
-    mend: () => 'Keep it apart with mould.id where each copy is to have its own.',
+      `${what} is shared by the whole page: every copy of the widget and the host use the same one.`,
+    hint: () => 'Add mould.id to the key if each copy should have its own.',
   },
   'script/page-listener': {
     level: 'note',
     message: ({ events }: { events: string }) =>
-      `The script listens on the page itself (${events}), and so hears of what happens outside the widget.`,
-    mend: () => 'Listen on mould.root where what happens inside is enough.',
+      `The script listens to events of the whole page (${events}), including those outside the widget.`,
+    hint: () => 'Listen on mould.root if events inside the widget are enough.',
   },
   'script/accidental-global': {
     level: 'note',
     message: ({ name }: { name: string }) =>
-      `${name} is assigned and never declared: a name of the whole page by itself, one of the cast's own here.`,
-    mend: ({ name }: { name: string }) => `Declare it, with let ${name}.`,
+      `${name} is assigned but never declared. On a page that makes it global; in a cast it stays local.`,
+    hint: ({ name }: { name: string }) => `Declare it with let ${name}.`,
   },
   'script/text-as-markup': {
     level: 'error',
     message: ({ path }: { path: string }) =>
-      `The script puts ${path} in as markup, so what an editor types there is run as code.`,
-    mend: () => 'Use textContent, or make the field one of kind markup.',
+      `The script inserts ${path} as HTML, so code that an editor types there would run.`,
+    hint: () => 'Use textContent, or change the field to kind markup.',
   },
   'script/hover-only': {
     level: 'warning',
-    message: () => 'The script hears a pointer only: by keyboard and by touch nothing happens.',
-    mend: () => 'Listen for focusin and click as well.',
+    message: () =>
+      'The script only handles mouse events, so nothing happens with a keyboard or on a touch screen.',
+    hint: () => 'Handle focusin and click as well.',
   },
   'script/placeholder': {
     level: 'warning',
     message: ({ word }: { word: string }) =>
-      `${word} was left by the author of the snippet for you to fill in.`,
-    mend: () => 'Write what belongs there, or take it from a field.',
+      `${word} is a placeholder left by the author of the snippet.`,
+    hint: () => 'Replace it with the real value, or bind it to a field.',
   },
 } as const satisfies WordingTable;

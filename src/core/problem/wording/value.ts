@@ -5,37 +5,37 @@ export const valueWording = {
   'value/wrong': {
     level: 'error',
     message: ({ title, what, found }: { title: string; what: string; found: string }) =>
-      `${title} ${what}, but ${found} was given; its default is used.`,
-    mend: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
+      `${title} ${what}, but the value is ${found}. The default is used.`,
+    hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },
   'value/required': {
     level: 'error',
-    message: ({ title }: { title: string }) => `${title} may not be empty; its default is used.`,
-    mend: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
+    message: ({ title }: { title: string }) => `${title} must not be empty. The default is used.`,
+    hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },
   'value/no-field': {
     level: 'warning',
     message: ({ path, near }: { path: string; near?: string | undefined }) =>
-      `No field is called ${path}; its value is kept aside.${didYouMean(near)}`,
-    mend: () => 'Correct the name, or leave it: nothing is lost.',
+      `No field is called ${path}. Its value is kept in the file but not used.${didYouMean(near)}`,
+    hint: () => 'Correct the name, or leave it. Nothing is lost.',
   },
   'value/moved': {
     level: 'note',
     message: ({ from, to }: { from: string; to: string }) =>
-      `${from} is called ${to} by now; its value was taken.`,
-    mend: () => 'Nothing is needed; write it under its new name when you like.',
+      `${from} is now called ${to}. Its value was used.`,
+    hint: () => 'No action is needed. You can rename it in the file.',
   },
   'value/converted': {
     level: 'note',
     message: ({ title, found, called }: { title: string; found: string; called: string }) =>
-      `${title} is ${called} by now; ${found} was taken as one.`,
-    mend: () => 'Look whether it is what you mean.',
+      `${title} is now ${called}. ${found} was converted.`,
+    hint: () => 'Check that the result is what you want.',
   },
   'value/put-back': {
     level: 'note',
     message: ({ path }: { path: string }) =>
-      `${path} is a field again; its kept value was put back.`,
-    mend: () => 'Nothing is needed.',
+      `${path} is a field again, and its kept value was restored.`,
+    hint: () => 'No action is needed.',
   },
 } as const satisfies WordingTable;
 

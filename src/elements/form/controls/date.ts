@@ -4,7 +4,9 @@ import type { ControlView } from '../control.ts';
 
 /** The input of HTML for each `format` that a date may have. */
 const types: Readonly<Record<string, string>> = {
-  ...{ date: 'date', time: 'time', 'date-time': 'datetime-local' },
+  date: 'date',
+  time: 'time',
+  'date-time': 'datetime-local',
 };
 
 /** A day, a time, or both. */

@@ -1,13 +1,15 @@
 import { html, nothing } from 'lit';
 import { unsafeSVG } from 'lit/directives/unsafe-svg.js';
 import { isJsonObject, type Json, type JsonObject } from '../../../core/model/json-source.ts';
-import { cleanSvg } from '../../../core/model/kinds/clean-svg.ts';
+import { cleanSvg } from '../../../core/model/kinds/html/clean-svg.ts';
 import { isSafePicture } from '../../../core/model/safe-address.ts';
 import type { ControlView, FormParts, Place } from '../control.ts';
 
 /** What files each kind takes, as `accept` writes it. */
 const accepted: Readonly<Record<string, string>> = {
-  ...{ image: 'image/*', icon: 'image/*', media: 'video/*,audio/*' },
+  image: 'image/*',
+  icon: 'image/*',
+  media: 'video/*,audio/*',
 };
 
 /** A file: shown, dropped or chosen, and described by its members. */

@@ -7,9 +7,8 @@ const counted = /^(?:length|duration|lineheight)$/;
 
 /** A line of text, or of CSS that is written as text. */
 export const line: ControlView = ({ field, steps, value, id, describedBy, isWrong }, { set }) => {
-  const { kindName, declared } = field;
-  const isCode = kindName !== 'text';
-  const most = kindName === 'text' ? declared.maxLength : undefined;
+  const { kind, kindName, declared } = field;
+  const isCode = !kind.isTextual;
   const count = (event: KeyboardEvent) => {
     const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     const input = event.target as HTMLInputElement;
@@ -33,7 +32,7 @@ export const line: ControlView = ({ field, steps, value, id, describedBy, isWron
     .value=${live(String(value ?? ''))}
     @input=${(event: InputEvent) => set(steps, typed(event, isCode))}
     @keydown=${count}
-  />${typeof most === 'number' ? html`<p class="measure">${String(value ?? '').length} / ${most}</p>` : ''}`;
+  />${typeof declared.maxLength === 'number' ? html`<p class="measure">${String(value ?? '').length} / ${declared.maxLength}</p>` : ''}`;
 };
 
 /** What was typed; nothing typed where words are not wanted is deliberately empty. */

@@ -14,7 +14,7 @@ export const members: ControlView = ({ field, steps }, form) => {
     ${field.members
       .filter(({ name }) => names.includes(name))
       .map((member) => form.field(member, [...steps, member.name]))}
-    ${field.kindName === 'typeface' ? specimen(value as JsonObject, form.words.sample) : ''}
+    ${field.kind.isTypeface ? specimen(value as JsonObject, form.words.sample) : ''}
   </div>`;
 };
 

@@ -20,7 +20,8 @@ export const richtext: ControlView = (place, form) => {
       ${richTextEditor({
         value: String(value ?? ''),
         label: field.title,
-        ...{ id, describedBy },
+        id,
+        describedBy,
         changed: (text) => form.set(steps, text),
         showed: (next) => form.setEditor(steps.join('.'), next),
       })}

@@ -12,7 +12,9 @@ const keptOf = (attributes: Attrs): Record<string, string> => attributes.kept ??
 
 function block(tag: string, content: string, more: Partial<NodeSpec> = {}): NodeSpec {
   return {
-    ...{ content, attrs, group: 'block' },
+    content,
+    attrs,
+    group: 'block',
     parseDOM: [{ tag, getAttrs: attributesOf }],
     toDOM: (node) => [tag, keptOf(node.attrs), 0],
     ...more,
@@ -26,7 +28,9 @@ function part(tag: string, content: string): NodeSpec {
 
 function inline(tag: string): NodeSpec {
   return {
-    ...{ inline: true, group: 'inline', attrs },
+    inline: true,
+    group: 'inline',
+    attrs,
     parseDOM: [{ tag, getAttrs: attributesOf }],
     toDOM: (node) => [tag, keptOf(node.attrs)],
   };
@@ -70,9 +74,35 @@ const nodes: Readonly<Record<string, NodeSpec>> = {
 
 /** Elements of words in a line, from the outermost in. */
 const marked = [
-  ...['a', 'ins', 'del', 's', 'mark', 'abbr', 'cite', 'q', 'dfn', 'span', 'bdi', 'bdo', 'data'],
-  ...['time', 'strong', 'b', 'em', 'i', 'u', 'small', 'sub', 'sup', 'code', 'kbd', 'samp', 'var'],
-  ...['ruby', 'rt', 'rp'],
+  'a',
+  'ins',
+  'del',
+  's',
+  'mark',
+  'abbr',
+  'cite',
+  'q',
+  'dfn',
+  'span',
+  'bdi',
+  'bdo',
+  'data',
+  'time',
+  'strong',
+  'b',
+  'em',
+  'i',
+  'u',
+  'small',
+  'sub',
+  'sup',
+  'code',
+  'kbd',
+  'samp',
+  'var',
+  'ruby',
+  'rt',
+  'rp',
 ];
 
 const marks = Object.fromEntries(

@@ -20,7 +20,9 @@ const meant: Partial<Record<RichTextAct, readonly string[]>> = {
 };
 
 const wraps: Partial<Record<RichTextAct, string>> = {
-  ...{ bullets: 'ul', numbers: 'ol', quote: 'blockquote' },
+  bullets: 'ul',
+  numbers: 'ol',
+  quote: 'blockquote',
 };
 
 /** The editor of one rich text. Undo is the form's, so that it is one for all fields. */
@@ -37,7 +39,9 @@ export class RichTextView {
     this.view = new EditorView(element, {
       state: this.stateOf(options.value),
       attributes: () => ({
-        ...{ id: this.options.id, role: 'textbox', 'aria-multiline': 'true' },
+        id: this.options.id,
+        role: 'textbox',
+        'aria-multiline': 'true',
         'aria-label': this.options.label,
         ...(this.options.describedBy ? { 'aria-describedby': this.options.describedBy } : {}),
       }),
@@ -97,7 +101,9 @@ export class RichTextView {
     }
     const level = Number(/^h(\d)$/.exec($from.parent.type.name)?.[1] ?? 0);
     const shown: EditorState = {
-      ...{ active, level, linkFrom: this.linkFrom },
+      active,
+      level,
+      linkFrom: this.linkFrom,
       isFaithful: isKeptWhole(this.written),
       run: (act, argument) => this.run(act, argument),
     };

@@ -11,9 +11,19 @@ type Answer =
 
 /** Attributes that an element loads something by. */
 const loading: Readonly<Record<string, readonly string[]>> = {
-  ...{ img: ['src', 'srcset'], source: ['src', 'srcset'], input: ['src'], image: ['href'] },
-  ...{ video: ['src', 'poster'], audio: ['src'], track: ['src'], embed: ['src'] },
-  ...{ iframe: ['src'], script: ['src'], link: ['href'], object: ['data'], use: ['href'] },
+  img: ['src', 'srcset'],
+  source: ['src', 'srcset'],
+  input: ['src'],
+  image: ['href'],
+  video: ['src', 'poster'],
+  audio: ['src'],
+  track: ['src'],
+  embed: ['src'],
+  iframe: ['src'],
+  script: ['src'],
+  link: ['href'],
+  object: ['data'],
+  use: ['href'],
 };
 
 export const loadingAttributes = ['src', 'srcset', 'href', 'poster', 'data'];
@@ -23,9 +33,9 @@ export class Addresses {
   private readonly own: ReadonlyMap<string, string>;
   private readonly patterns: readonly [RegExp, string][];
   private readonly reached: Reached;
-  private readonly tell: (name: string) => void;
+  private readonly report: (name: string) => void;
 
-  constructor(assets: ReadonlyMap<string, Blob>, reached: Reached, tell: (name: string) => void) {
+  constructor(assets: ReadonlyMap<string, Blob>, reached: Reached, report: (name: string) => void) {
     const longestFirst = [...assets].sort(([a], [b]) => b.length - a.length);
     const own = longestFirst.map(([path, blob]): [string, string] => [
       path,
@@ -39,7 +49,7 @@ export class Addresses {
       ]),
     );
     this.reached = reached;
-    this.tell = tell;
+    this.report = report;
   }
 
   /** Text of markup, style or script that names the mould's own files, with their addresses. */
@@ -77,7 +87,7 @@ export class Addresses {
       element.setAttribute(name, answer.address);
       return;
     }
-    this.tell(value);
+    this.report(value);
     const isPicture = /^(?:img|image|input)$/.test(element.localName) || name === 'poster';
     if (isPicture) element.setAttribute(name, standInPicture(element, answer.name));
     else {

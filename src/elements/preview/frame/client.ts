@@ -55,7 +55,7 @@ class Frame {
   private readonly roots = new Map<string, HTMLElement>();
   private readonly light = outliner('#a0400f');
   private readonly outline = outliner('#a8231b');
-  private readonly told = new Set<string>();
+  private readonly reported = new Set<string>();
   private isPicking = false;
   private pointed: Element | undefined;
   private heard = Promise.resolve();
@@ -77,8 +77,8 @@ class Frame {
 
   private note(is: FrameNote['is'], text: string): void {
     const key = `${is} ${text}`;
-    if (this.told.has(key)) return;
-    this.told.add(key);
+    if (this.reported.has(key)) return;
+    this.reported.add(key);
     this.say({ say: 'note', note: { is, text: text.slice(0, 500) } });
   }
 
@@ -156,7 +156,9 @@ class Frame {
     this.styles.set(id, ownStyle);
     const before = this.roots.get(id);
     const root = await putBlock(document, {
-      ...{ id, ownStyle, html: this.addresses.inText(cast.html) },
+      id,
+      ownStyle,
+      html: this.addresses.inText(cast.html),
       prepare: (content) => {
         this.addresses.inContent(content);
         const fresh = content.querySelector(`[data-cast="${id}"]`);
@@ -278,7 +280,9 @@ class Frame {
       }
       this.rest();
     }).observe(document, {
-      ...{ childList: true, subtree: true, attributes: true },
+      childList: true,
+      subtree: true,
+      attributes: true,
       attributeFilter: [...loadingAttributes, 'class', 'hidden', 'open'],
     });
     const sizes = new ResizeObserver(() => this.size());

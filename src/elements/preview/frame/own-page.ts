@@ -2,27 +2,27 @@ import { answered } from '../../../facts/states.ts';
 import type { FrameNote, FrameView } from '../messages.ts';
 import { memoryCookies, memoryStorage } from './memory-storage.ts';
 
-type Tell = (is: FrameNote['is'], text: string) => void;
+type Report = (is: FrameNote['is'], text: string) => void;
 
 /** Gives a page without an origin what it has none of: storage, cookies, and a person to ask. */
-export function standInForPage(tell: Tell, view: () => FrameView | undefined): void {
+export function standInForPage(report: Report, view: () => FrameView | undefined): void {
   const own = (on: object, name: string, about: PropertyDescriptor) =>
     Object.defineProperty(on, name, { configurable: true, ...about });
   own(window, 'localStorage', { value: memoryStorage() });
   own(window, 'sessionStorage', { value: memoryStorage() });
   own(document, 'cookie', memoryCookies());
-  window.alert = (text) => tell('asked', String(text));
+  window.alert = (text) => report('asked', String(text));
   window.confirm = (text) => {
-    tell('asked', String(text));
+    report('asked', String(text));
     return true;
   };
   window.prompt = (text, usual) => {
-    tell('asked', String(text));
+    report('asked', String(text));
     return usual ?? null;
   };
   // Sent by script a form tells nobody, and what is refused takes the place of the page.
   HTMLFormElement.prototype.submit = function () {
-    tell('led', this.getAttribute('action') ?? 'this page');
+    report('led', this.getAttribute('action') ?? 'this page');
   };
   const { matchMedia } = window;
   window.matchMedia = (query) => {
@@ -31,26 +31,26 @@ export function standInForPage(tell: Tell, view: () => FrameView | undefined): v
   };
   const { error } = console;
   console.error = (...said) => {
-    tell('error', said.map(wordsOf).join(' '));
+    report('error', said.map(wordsOf).join(' '));
     error.apply(console, said);
   };
 }
 
-/** Tells of scripts that fail, of what was not reached, and of what leads away. */
-export function listenForNotes(tell: Tell): void {
+/** Reports scripts that fail, of what was not reached, and of what leads away. */
+export function listenForNotes(report: Report): void {
   const failed = (event: Event) => {
-    if (event instanceof ErrorEvent) tell('error', event.message);
+    if (event instanceof ErrorEvent) report('error', event.message);
     else if (event.target instanceof Element) {
-      // Stand-ins have been told of already, and have no such address any more.
+      // Stand-ins were reported before, and no longer have such an address.
       const { target } = event;
       const address = target.getAttribute('src') ?? target.getAttribute('href') ?? '';
-      if (/^https?:/i.test(address)) tell('not-reached', address);
+      if (/^https?:/i.test(address)) report('not-reached', address);
     }
   };
   addEventListener('error', failed, { capture: true });
-  addEventListener('unhandledrejection', ({ reason }) => tell('error', wordsOf(reason)));
+  addEventListener('unhandledrejection', ({ reason }) => report('error', wordsOf(reason)));
   addEventListener('securitypolicyviolation', ({ blockedURI }) => {
-    if (/^(?:https?|wss?):/.test(blockedURI)) tell('not-reached', blockedURI);
+    if (/^(?:https?|wss?):/.test(blockedURI)) report('not-reached', blockedURI);
   });
   addEventListener('click', (event) => {
     const [target] = event.composedPath() as Element[];
@@ -58,12 +58,12 @@ export function listenForNotes(tell: Tell): void {
     const address = link?.getAttribute('href') ?? '';
     if (!link || event.defaultPrevented || /^(?:#|javascript:)/i.test(address)) return;
     event.preventDefault();
-    tell('led', address);
+    report('led', address);
   });
   addEventListener('submit', (event) => {
     if (event.defaultPrevented) return;
     event.preventDefault();
-    tell('led', (event.target as HTMLFormElement).getAttribute('action') ?? 'this page');
+    report('led', (event.target as HTMLFormElement).getAttribute('action') ?? 'this page');
   });
 }
 

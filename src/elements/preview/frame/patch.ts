@@ -1,17 +1,17 @@
 /** Attributes that say something and that no script is likely to have taken in at its start. */
 const patched = new Set([
-  ...[
-    'alt',
-    'aria-label',
-    'data-km-fields',
-    'href',
-    'placeholder',
-    'poster',
-    'rel',
-    'src',
-    'srcset',
-  ],
-  ...['target', 'title', 'value'],
+  'alt',
+  'aria-label',
+  'data-km-fields',
+  'href',
+  'placeholder',
+  'poster',
+  'rel',
+  'src',
+  'srcset',
+  'target',
+  'title',
+  'value',
 ]);
 
 /**

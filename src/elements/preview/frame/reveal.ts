@@ -47,10 +47,24 @@ function hideAgain(element: HTMLElement): void {
 /** What an element is shown as where nothing is said of it. */
 function usualDisplay({ localName }: Element): string {
   const usual: Readonly<Record<string, string>> = {
-    ...{ li: 'list-item', tr: 'table-row', td: 'table-cell', th: 'table-cell', table: 'table' },
-    ...{ tbody: 'table-row-group', thead: 'table-header-group', tfoot: 'table-footer-group' },
-    ...{ span: 'inline', a: 'inline', b: 'inline', i: 'inline', em: 'inline', strong: 'inline' },
-    ...{ img: 'inline-block', svg: 'inline-block', button: 'inline-block', input: 'inline-block' },
+    li: 'list-item',
+    tr: 'table-row',
+    td: 'table-cell',
+    th: 'table-cell',
+    table: 'table',
+    tbody: 'table-row-group',
+    thead: 'table-header-group',
+    tfoot: 'table-footer-group',
+    span: 'inline',
+    a: 'inline',
+    b: 'inline',
+    i: 'inline',
+    em: 'inline',
+    strong: 'inline',
+    img: 'inline-block',
+    svg: 'inline-block',
+    button: 'inline-block',
+    input: 'inline-block',
   };
   return usual[localName] ?? 'block';
 }

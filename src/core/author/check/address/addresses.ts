@@ -39,10 +39,10 @@ function isOwn(url: string): boolean {
 export const remote: Check = (subject) => {
   const { manifest } = subject;
   const allowed = new Set(manifest.reaches?.map(hostOf));
-  const told = new Set<string>();
+  const reported = new Set<string>();
   const isNew = (url: string) => {
     const host = hostOf(url);
-    return host !== undefined && !allowed.has(host) && !told.has(host) && told.add(host);
+    return host !== undefined && !allowed.has(host) && !reported.has(host) && reported.add(host);
   };
   const listed = listedAddresses(subject).flatMap(({ name, url, steps }): Flaw[] => {
     if (!isNew(url)) return [];
@@ -67,20 +67,23 @@ function listedAddresses({ manifest }: Subject) {
     }),
   );
   const ofFonts = fonts.map(({ family, style }, index) => ({
-    ...{ name: family, url: style, steps: ['fonts', index, 'style'] },
+    name: family,
+    url: style,
+    steps: ['fonts', index, 'style'],
   }));
   return [...ofLibraries, ...ofFonts];
 }
 
 /** Files that a template or a style names and the mould does not hold. */
 export const missingFiles: Check = (subject) => {
-  const told = new Set<string>();
+  const reported = new Set<string>();
   return addressesOf(subject).flatMap(({ url, source, at, isLoaded }): Flaw[] => {
     // From the top of a site, and in script, an address may well be the host's.
     const isRelative = isRelativeAddress(url) && source.part !== 'script';
     const path = decoded(url.replace(/[?#].*$/, '').replace(/^\.\//, ''));
-    if (!isLoaded || !isRelative || Object.hasOwn(subject.files, path) || told.has(path)) return [];
-    told.add(path);
+    if (!isLoaded || !isRelative || Object.hasOwn(subject.files, path) || reported.has(path))
+      return [];
+    reported.add(path);
     return [flaw(source, at, 'address/no-file', { path })];
   });
 };

@@ -1,17 +1,17 @@
+import type { Code, DataOf } from '#wording';
 import type { JsonPath } from '../../../model/json-source.ts';
 import { type Finding, finding } from '../../../problem/finding.ts';
-import type { Code, DataOf } from '../../../problem/wording.ts';
 import type { Edit } from '../../../text/edits.ts';
 import type { Source } from '../../sources/source.ts';
 import type { Subject } from '../../sources/subject.ts';
 
-/** One thing a check found, and the edits that mend it where that is safe. */
+/** One thing a check found, and the edits that fix it where that is safe. */
 export interface Flaw {
   readonly finding: Finding;
   readonly fix?: Fix;
 }
 
-/** Edits of one source file of a mould that mend a flaw without a choice to make. */
+/** Edits of one source file of a mould that fix a flaw in the only sensible way. */
 interface Fix {
   readonly part: Source['part'];
   readonly edits: readonly Edit[];

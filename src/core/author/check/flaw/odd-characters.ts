@@ -14,5 +14,5 @@ export function plainFor(odd: string): string {
 /** What a message calls such a character. */
 export function calledOdd(odd: string): string {
   if (/[\u2018\u2019\u201c\u201d]/.test(odd)) return `a curly quote (${odd})`;
-  return odd === '\u00a0' ? 'a non-breaking space' : 'a mark of no width';
+  return odd === '\u00a0' ? 'a non-breaking space' : 'an invisible character';
 }

@@ -33,13 +33,13 @@ export const missingPlugins: Check = (subject) => {
       return name === undefined ? [] : [name];
     }),
   );
-  const told = new Set<string>();
+  const reported = new Set<string>();
   return script.of('CallExpression').flatMap(({ node }): Flaw[] => {
     const callee = node.callee as Syntax;
     const method = memberName(callee);
     if (method === undefined || jqueryMethods.has(method) || own.has(method)) return [];
-    if (!isOnJquery(callee.object as Syntax) || told.has(method)) return [];
-    told.add(method);
+    if (!isOnJquery(callee.object as Syntax) || reported.has(method)) return [];
+    reported.add(method);
     const likely = knownLibraries.find(({ plugs }) => plugs?.includes(method))?.name;
     if (isPluggedIn(subject, method, likely)) return [];
     const at = (callee.property as Syntax).start;

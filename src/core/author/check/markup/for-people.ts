@@ -34,15 +34,15 @@ function isNamed(element: MarkupElement): boolean {
   return ['aria-label', 'aria-labelledby', 'title'].some((name) => attributeOf(element, name));
 }
 
-/** Headings whose rank is fixed, though each page has its own order. */
-export const headingRank: Check = ({ markup }) => {
+/** Headings whose level is fixed, though each page has its own outline. */
+export const headingLevel: Check = ({ markup }) => {
   const fixed = markup
     .named('h1', 'h2', 'h3', 'h4', 'h5', 'h6')
     .filter((one) => one.isHtml && attributeOf(one, 'km-as') === undefined);
   const [first] = fixed;
   if (!first) return [];
-  const ranks = [...new Set(fixed.map(({ name }) => name))].sort().join(', ');
-  return [flaw(markup, first.start, 'markup/heading-rank', { ranks })];
+  const levels = [...new Set(fixed.map(({ name }) => name))].sort().join(', ');
+  return [flaw(markup, first.start, 'markup/heading-rank', { levels })];
 };
 
 /** Links to a new tab that leave the page within its reach. */
@@ -92,7 +92,7 @@ function importsOf(rules: readonly { name: string; prelude: string }[]): string 
   return rules.map(({ name, prelude }) => (name === 'import' ? prelude : '')).join(' ');
 }
 
-/** Empty, or holding no more than the name of an icon. */
+/** Empty, or containing only the name of an icon. */
 function isIconLike(element: MarkupElement): boolean {
   return !isWithin(element, 'svg') && /^[a-z_0-9]*$/.test(textOf(element.node));
 }

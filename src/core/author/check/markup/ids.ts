@@ -31,9 +31,21 @@ function isRepeated(element: MarkupElement): boolean {
 
 /** Attributes that name elements by their ids (HTML Standard, 2.6; WAI-ARIA 1.2, 6.6). */
 const references = [
-  ...['for', 'list', 'form', 'headers', 'popovertarget', 'commandfor', 'itemref'],
-  ...['aria-labelledby', 'aria-describedby', 'aria-controls', 'aria-owns', 'aria-details'],
-  ...['aria-activedescendant', 'aria-errormessage', 'aria-flowto'],
+  'for',
+  'list',
+  'form',
+  'headers',
+  'popovertarget',
+  'commandfor',
+  'itemref',
+  'aria-labelledby',
+  'aria-describedby',
+  'aria-controls',
+  'aria-owns',
+  'aria-details',
+  'aria-activedescendant',
+  'aria-errormessage',
+  'aria-flowto',
 ];
 
 /** References to ids that no element has. */

@@ -40,10 +40,10 @@ function endedEarly(markup: MarkupSource): Flaw[] {
 
 /** `<b><p></b></p>`: the parser goes on with a copy (HTML Standard, 13.2.6.4.7, adoption). */
 function misnested(markup: MarkupSource): Flaw[] {
-  const told = new Set<number>();
+  const reported = new Set<number>();
   return markup.copies.flatMap(({ name, start }) => {
-    if (told.has(start) || name === 'a') return [];
-    told.add(start);
+    if (reported.has(start) || name === 'a') return [];
+    reported.add(start);
     const original = markup.elements.find((one) => one.start === start);
     const isClosed =
       original?.endTag || markup.copies.some((one) => one.start === start && one.endTag);
@@ -78,12 +78,12 @@ const lists = new Set(['ul', 'ol', 'menu']);
 
 /** A link around list items: kept by browsers, but the list then has no items to tell of. */
 function outOfLists(markup: MarkupSource): Flaw[] {
-  const told = new Set<MarkupElement>();
+  const reported = new Set<MarkupElement>();
   return markup.elements.flatMap(({ name, parent: around }): Flaw[] => {
     const list = around?.parent;
-    if (name !== 'li' || !around || !list || !lists.has(list.name) || told.has(list)) return [];
+    if (name !== 'li' || !around || !list || !lists.has(list.name) || reported.has(list)) return [];
     if (lists.has(around.name) || around.name === 'template' || around.name === 'li') return [];
-    told.add(list);
+    reported.add(list);
     const data = { name: around.name, list: list.name };
     return [flaw(markup, around.start, 'markup/in-list', data)];
   });
@@ -91,8 +91,15 @@ function outOfLists(markup: MarkupSource): Flaw[] {
 
 /** What shows only inside another, and what that is. */
 const needsAround: Readonly<Record<string, string>> = {
-  ...{ tr: 'table', td: 'tr', th: 'tr', thead: 'table', tbody: 'table', tfoot: 'table' },
-  ...{ caption: 'table', colgroup: 'table', col: 'table' },
+  tr: 'table',
+  td: 'tr',
+  th: 'tr',
+  thead: 'table',
+  tbody: 'table',
+  tfoot: 'table',
+  caption: 'table',
+  colgroup: 'table',
+  col: 'table',
 };
 
 /** Parts of a table on their own: a browser leaves their tags out (13.2.6.4.7). */

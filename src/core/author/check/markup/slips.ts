@@ -35,7 +35,7 @@ const placeholders: readonly RegExp[] = [
   /\bTODO\b|\bFIXME\b/,
 ];
 
-/** Filler that says nothing; told of as a note, since it does no harm. */
+/** Filler text; reported as a note, since it does no harm. */
 const filler = /\blorem ipsum\b/i;
 
 /** What the author of a snippet left for others to fill in. */

@@ -6,7 +6,7 @@ import { isSelector, selects } from '../flaw/select.ts';
 /** Fields that name elements of the host, and find none in the one given. */
 export const deadTargets: Check = (subject) => {
   const { root, host } = subject;
-  const targets = fieldsBelow(root).filter(({ kindName }) => kindName === 'target');
+  const targets = fieldsBelow(root).filter(({ kind }) => kind.isTarget);
   const page = host === undefined || targets.length === 0 ? undefined : parse(host);
   return targets.flatMap(({ path, default: preset, at }): Flaw[] => {
     const selector = String(preset ?? '');

@@ -4,13 +4,47 @@ import { lateEnds } from './late-ends.ts';
 
 /** Elements whose end tag may be left out (HTML Standard, 13.1.2.4), or that have none. */
 const needsNoEnd = new Set([
-  ...['html', 'head', 'body', 'li', 'dt', 'dd', 'p', 'rt', 'rp', 'optgroup', 'option', 'colgroup'],
-  ...['caption', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th'],
-  ...['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source'],
-  ...['track', 'wbr', 'param', 'keygen', 'basefont', 'bgsound', 'frame', 'image'],
+  'html',
+  'head',
+  'body',
+  'li',
+  'dt',
+  'dd',
+  'p',
+  'rt',
+  'rp',
+  'optgroup',
+  'option',
+  'colgroup',
+  'caption',
+  'thead',
+  'tbody',
+  'tfoot',
+  'tr',
+  'td',
+  'th',
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'source',
+  'track',
+  'wbr',
+  'param',
+  'keygen',
+  'basefont',
+  'bgsound',
+  'frame',
+  'image',
 ]);
 
-/** How many are told of: past that, markup is no markup, and looking for ends takes long. */
+/** How many are reported: past that, markup is no markup, and looking for ends takes long. */
 const most = 20;
 
 /** Elements that are opened and never closed, and where they were probably meant to end. */
@@ -23,7 +57,7 @@ export const unclosed: Check = ({ markup }) => {
     if (endTag || copied.has(element.start) || ended.has(element)) return false;
     return isHtml ? !needsNoEnd.has(name) : !isSlashed(element);
   });
-  // `<b>…<b>` for `<b>…</b>`: both are open then, and one mend closes them.
+  // `<b>…<b>` for `<b>…</b>`: both are open then, and one fix closes them.
   const slashless = new Map(
     open
       .slice(0, most)

@@ -44,7 +44,7 @@ const elsewhere = /^(?:window\.)?(?:parent|top|opener)\.(?:document|location|fra
 
 /** What is done to the host's own elements without a field that names them. */
 export const reachesOut: Check = ({ script, root }) => {
-  const named = fieldsBelow(root).some(({ kindName }) => kindName === 'target');
+  const named = fieldsBelow(root).some(({ kind }) => kind.isTarget);
   const found = membersOf(script).flatMap(({ name, start }) => {
     const isPage =
       /^mould\.page\.(?:querySelector(?:All)?|getElement\w+|body|head|documentElement)$/.test(name);

@@ -11,9 +11,15 @@ import { nearSlip } from '../flaw/near-slip.ts';
 
 /** How a call looks elements up: by selector, by id or by class name. */
 const lookups: Readonly<Record<string, 'selector' | 'id' | 'class'>> = {
-  ...{ querySelector: 'selector', querySelectorAll: 'selector', closest: 'selector' },
-  ...{ matches: 'selector', find: 'selector', children: 'selector', siblings: 'selector' },
-  ...{ getElementById: 'id', getElementsByClassName: 'class' },
+  querySelector: 'selector',
+  querySelectorAll: 'selector',
+  closest: 'selector',
+  matches: 'selector',
+  find: 'selector',
+  children: 'selector',
+  siblings: 'selector',
+  getElementById: 'id',
+  getElementsByClassName: 'class',
 };
 
 interface Lookup {

@@ -7,7 +7,7 @@ import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 /** Least ratio of text to what it stands on, and of large text (WCAG 2.2, 1.4.3). */
 const least = { usual: 4.5, large: 3 };
 
-/** Rules that set a colour of text and the ground under it too close to each other. */
+/** Rules that set a text and a background colour with too little contrast. */
 export const contrast: Check = ({ style }) => {
   const colored = style.rules.filter(
     ({ declarations }) =>
@@ -18,12 +18,12 @@ export const contrast: Check = ({ style }) => {
   const properties = customProperties(style);
   return colored.flatMap((rule): Flaw[] => {
     const text = last(rule, /^color$/);
-    const ground = last(rule, /^background(?:-color)?$/);
-    if (!text || !ground || isLine(rule)) return [];
-    // A picture may lie over the ground, and clipping to the text makes the ground the text.
+    const background = last(rule, /^background(?:-color)?$/);
+    if (!text || !background || isLine(rule)) return [];
+    // A picture may lie over the background, and clipping to the text makes the background the text.
     const hasPicture = last(rule, /^background-(?:image|clip)$|^-webkit-/);
-    if (hasPicture || /url\(|gradient\(/i.test(ground.value)) return [];
-    const [ink, paper] = [text, ground].map(({ value }) => opaque(value, properties));
+    if (hasPicture || /url\(|gradient\(/i.test(background.value)) return [];
+    const [ink, paper] = [text, background].map(({ value }) => opaque(value, properties));
     if (!ink || !paper) return [];
     const ratio = wcagContrast(ink, paper);
     const wanted = isLarge(rule) ? least.large : least.usual;

@@ -8,8 +8,27 @@ const elementNames = new Set([...htmlTagNames, ...svgTagNames.map((name) => name
 
 /** MathML Core, 2.1; only those that stand in pages. */
 const mathNames = new Set([
-  ...['math', 'mi', 'mn', 'mo', 'mrow', 'mfrac', 'msqrt', 'mroot', 'msup', 'msub', 'mtable'],
-  ...['mtr', 'mtd', 'mtext', 'mspace', 'munder', 'mover', 'munderover', 'msubsup', 'from', 'to'],
+  'math',
+  'mi',
+  'mn',
+  'mo',
+  'mrow',
+  'mfrac',
+  'msqrt',
+  'mroot',
+  'msup',
+  'msub',
+  'mtable',
+  'mtr',
+  'mtd',
+  'mtext',
+  'mspace',
+  'munder',
+  'mover',
+  'munderover',
+  'msubsup',
+  'from',
+  'to',
 ]);
 
 /** Rules whose names match nothing, where a near name or a lost mark makes that a slip. */
@@ -46,7 +65,7 @@ export const unmatchedRules: Check = ({ markup, style, script }) => {
 /** Classes that neither style nor script speaks of; one note for all. */
 export const unusedClasses: Check = ({ markup, style, script, manifest }: Subject) => {
   const unused = [...markup.classes.keys()].filter(
-    // One whose dot was lost is told of where the rule stands.
+    // One whose dot was lost is reported where the rule stands.
     (name) => !style.classes.has(name) && !style.types.has(name) && script.count(name) === 0,
   );
   const [first] = unused;

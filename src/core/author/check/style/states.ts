@@ -5,7 +5,7 @@ import type { Subject } from '../../sources/subject.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { matcherOf } from '../flaw/select.ts';
 
-/** Motion that whoever asked for less of it gets all the same; one note for the sheet. */
+/** Motion that ignores prefers-reduced-motion; one note per sheet. */
 export const reducedMotion: Check = ({ style, script }) => {
   const isHeeded = [style.text, script.text].some((text) =>
     text.includes('prefers-reduced-motion'),

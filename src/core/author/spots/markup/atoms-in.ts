@@ -30,7 +30,7 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>, sourc
   const marks = new Map<TreeElement, Mark[]>();
   for (const [element, own] of atoms) {
     const count = own.filter(
-      ({ slot, section }) => slot !== 'rank' && section === 'Content',
+      ({ slot, section }) => slot !== 'level' && section === 'Content',
     ).length;
     for (let one: TreeElement | undefined = element; one; one = one.parent) {
       counts.set(one, (counts.get(one) ?? 0) + count);
@@ -92,7 +92,9 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>, sourc
         ({ kind, slot, marks: [mark] }) =>
           (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
       ),
-    ...{ shapeOf, countIn, hasContent: (element: TreeElement) => countIn(element) > 0 },
+    shapeOf,
+    countIn,
+    hasContent: (element: TreeElement) => countIn(element) > 0,
   };
 }
 
@@ -114,7 +116,10 @@ function addressOf(value: Json): string | undefined {
 
 /** Kinds that may stand for each other in rows. */
 const shapeNames: Readonly<Record<string, string>> = {
-  ...{ richtext: 'text', multiline: 'text', date: 'text', number: 'text' },
+  richtext: 'text',
+  multiline: 'text',
+  date: 'text',
+  number: 'text',
 };
 
 function contains(a: Range, b: Range): boolean {

@@ -6,11 +6,11 @@ import { isContent } from './is-content.ts';
 
 /** Attributes that people read or hear, with what each is for and how it names a field. */
 const said: Readonly<Record<string, { why: string; names: readonly string[]; weight: number }>> = {
-  'aria-label': { why: 'what a screen reader says', names: ['label'], weight: 0.75 },
-  'aria-description': { why: 'what a screen reader says', names: ['description'], weight: 0.7 },
-  'aria-valuetext': { why: 'what a screen reader says', names: ['value text'], weight: 0.4 },
-  placeholder: { why: 'the hint in an empty box', names: ['placeholder', 'hint'], weight: 0.85 },
-  title: { why: 'the hint on hover', names: ['hint', 'tooltip'], weight: 0.7 },
+  'aria-label': { why: 'text for screen readers', names: ['label'], weight: 0.75 },
+  'aria-description': { why: 'text for screen readers', names: ['description'], weight: 0.7 },
+  'aria-valuetext': { why: 'text for screen readers', names: ['value text'], weight: 0.4 },
+  placeholder: { why: 'placeholder text', names: ['placeholder', 'hint'], weight: 0.85 },
+  title: { why: 'a tooltip', names: ['hint', 'tooltip'], weight: 0.7 },
   label: { why: 'the heading of a group', names: ['group', 'label'], weight: 0.85 },
 };
 
@@ -38,13 +38,19 @@ function attributeAtom(
   const [own = ''] = elementNames(element);
   return [
     {
-      ...{ kind: 'text', value: attribute.text, element, slot: `attr:${name}` },
+      kind: 'text',
+      value: attribute.text,
+      element,
+      slot: `attr:${name}`,
       marks: [attributeMark(attribute, hole())],
       names:
         name === 'label' || name === 'value'
           ? names
           : [...names.map((one) => `${own} ${one}`), ...names],
-      ...{ section: 'Content', weight, why, same: `text ${attribute.text}` },
+      section: 'Content',
+      weight,
+      why,
+      same: `text ${attribute.text}`,
     },
   ];
 }

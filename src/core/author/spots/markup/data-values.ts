@@ -35,7 +35,9 @@ function valueAtom(
   const text = attribute.text.trim();
   const words = name.replace(/-/g, ' ');
   const about = {
-    ...{ element, slot: `attr:${attribute.name}`, marks: [attributeMark(attribute, hole())] },
+    element,
+    slot: `attr:${attribute.name}`,
+    marks: [attributeMark(attribute, hole())],
     names: [words, `${words} value`],
     section: 'Content',
   } as const;
@@ -46,11 +48,11 @@ function valueAtom(
     if (isTime && Number(text) >= 50) {
       // Script reads the number, so that a number it stays.
       const declares = { type: 'integer', minimum: 0, description: 'In ms.' };
-      const motion = { section: 'Motion', why: 'a time, as a number of ms' } as const;
+      const motion = { section: 'Motion', why: 'a time in ms' } as const;
       return { ...about, ...motion, kind: 'number', value: Number(text), declares, weight };
     }
     const declares = {
-      ...{ type: /\./.test(text) ? 'number' : 'integer' },
+      type: /\./.test(text) ? 'number' : 'integer',
       ...limitsOf(name, Number(text)),
     };
     const same = `number ${Number(text)}`;

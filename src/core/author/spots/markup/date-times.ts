@@ -8,10 +8,15 @@ export const dateTimes: MarkupDetector = (element) => {
   if (!attribute?.text || isBoundText(attribute.text)) return [];
   const isDay = /^\d{4}-\d{2}-\d{2}$/.test(attribute.text);
   const atom: Atom = {
-    ...{ kind: isDay ? 'date' : 'text', value: attribute.text, element, slot: 'attr:datetime' },
+    kind: isDay ? 'date' : 'text',
+    value: attribute.text,
+    element,
+    slot: 'attr:datetime',
     marks: [attributeMark(attribute, hole())],
     names: isDay ? ['date', 'day'] : ['time'],
-    ...{ section: 'Content', weight: isDay ? 0.75 : 0.5, why: 'the time that machines read' },
+    section: 'Content',
+    weight: isDay ? 0.75 : 0.5,
+    why: 'the machine-readable time',
     ...(isDay ? {} : { same: `text ${attribute.text}` }),
   };
   return [atom];

@@ -4,7 +4,7 @@ import { dateTimes } from './date-times.ts';
 import type { MarkupDetector } from './detector.ts';
 import { drawnColors } from './drawn-colors.ts';
 import { films } from './films.ts';
-import { headingRanks } from './heading-ranks.ts';
+import { headingLevels } from './heading-levels.ts';
 import { icons } from './icons.ts';
 import { addresses, links } from './links.ts';
 import { measures } from './measures.ts';
@@ -32,5 +32,5 @@ export const markupDetectors: readonly MarkupDetector[] = [
   dataValues,
   styleValues,
   drawnColors,
-  headingRanks,
+  headingLevels,
 ];

@@ -17,10 +17,15 @@ export const drawnColors: MarkupDetector = (element) => {
     const role = name === 'stroke' ? 'line color' : 'fill color';
     return [
       {
-        ...{ kind: 'color', value: part.text, element, slot: `attr:${name}`, section: 'Look' },
+        kind: 'color',
+        value: part.text,
+        element,
+        slot: `attr:${name}`,
+        section: 'Look',
         marks: [attributeMark(attribute, hole())],
         names: [...(element.name === 'text' ? ['label color'] : []), `drawing ${role}`],
-        ...{ weight: isPlainColor(part.text) ? 0.6 : 0.7, why: 'a colour of a drawing' },
+        weight: isPlainColor(part.text) ? 0.6 : 0.7,
+        why: 'a colour in a drawing',
         same: `color ${colorKey(part.text)}`,
       },
     ];

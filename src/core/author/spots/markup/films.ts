@@ -41,7 +41,11 @@ function filmOf(element: TreeElement, source: TreeElement, isMain: boolean): Ato
   const ending = /\.(\w+)(?:[?#].*)?$/.exec(src.text)?.[1] ?? 'other';
   const names = elementNames(element);
   return {
-    ...{ kind: 'media', value: value as JsonObject, marks, element, section: 'Content' },
+    kind: 'media',
+    value: value as JsonObject,
+    marks,
+    element,
+    section: 'Content',
     slot: isMain ? 'media' : `media:${ending}`,
     names: isMain ? names : names.map((name) => `${name} ${ending}`),
     weight: isMain ? 0.92 : 0.7,

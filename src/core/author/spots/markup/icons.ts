@@ -1,4 +1,4 @@
-import { cleanSvg } from '../../../model/kinds/clean-svg.ts';
+import { cleanSvg } from '#clean-svg';
 import { type Atom, replaced } from '../atom.ts';
 import { childrenOf, isBoundText, type TreeElement, within } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector } from './detector.ts';
@@ -29,14 +29,16 @@ function fontIcon(element: TreeElement): Atom {
   const attribute = element.attributes.get('class');
   const classes = attribute?.text ?? '';
   return {
-    ...{ kind: 'icon', value: { class: classes }, element, slot: 'icon', names: ['icon'] },
+    kind: 'icon',
+    value: { class: classes },
+    element,
+    slot: 'icon',
+    names: ['icon'],
     marks: attribute ? [attributeMark(attribute, hole('class'))] : [],
-    ...{
-      section: 'Content',
-      weight: works.test(classes) ? 0.5 : 0.75,
-      why: 'an icon of a font',
-      same: `icon ${classes}`,
-    },
+    section: 'Content',
+    weight: works.test(classes) ? 0.5 : 0.75,
+    why: 'an icon of an icon font',
+    same: `icon ${classes}`,
   };
 }
 
@@ -61,10 +63,16 @@ function drawing(element: TreeElement, source: string): Atom[] {
   const bare = written.replace(/\s(?:aria-(?:hidden|label)|role)=(?:"[^"]*"|'[^']*')/g, '');
   return [
     {
-      ...{ kind: 'icon', value: { svg: bare, ...(label ? { label } : {}) }, element },
-      ...{ slot: 'icon', names: isSmall ? ['icon'] : ['drawing', 'picture'], section: 'Content' },
+      kind: 'icon',
+      value: { svg: bare, ...(label ? { label } : {}) },
+      element,
+      slot: 'icon',
+      names: isSmall ? ['icon'] : ['drawing', 'picture'],
+      section: 'Content',
       marks: [replaced('template', 'tag', element, hole())],
-      ...{ weight: 0.75, why: isSmall ? 'a small drawing' : 'a drawing', same: `icon ${written}` },
+      weight: 0.75,
+      why: isSmall ? 'a small drawing' : 'a drawing',
+      same: `icon ${written}`,
     },
   ];
 }

@@ -31,8 +31,15 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
   };
   return [
     {
-      ...{ kind: 'link', value, element, marks, slot: 'link', names: linkNames(element, text) },
-      ...{ section: 'Content', weight: 0.9, why: 'a link' },
+      kind: 'link',
+      value,
+      element,
+      marks,
+      slot: 'link',
+      names: linkNames(element, text),
+      section: 'Content',
+      weight: 0.9,
+      why: 'a link',
       same: `link ${href.text} ${text?.text ?? ''}`,
     },
   ];
@@ -46,7 +53,10 @@ export const addresses: MarkupDetector = (element) => {
   if (/^(?:#|about:)/.test(attribute.text)) return [];
   const isFrame = element.name === 'iframe';
   const atom: Atom = {
-    ...{ kind: 'link', value: { href: attribute.text }, element, slot: `attr:${name}` },
+    kind: 'link',
+    value: { href: attribute.text },
+    element,
+    slot: `attr:${name}`,
     marks: [attributeMark(attribute, hole())],
     names: isFrame ? ['frame address', 'shown page'] : ['sent to', 'form address'],
     section: 'Content',

@@ -17,11 +17,16 @@ export const measures: MarkupDetector = (element, { isWritten }) => {
   };
   const [least, most] = [limit('min') ?? 0, limit('max') ?? (isRange ? 100 : 1)];
   const atom: Atom = {
-    ...{ kind: 'number', value: Number(value.text), element, slot: 'attr:value' },
+    kind: 'number',
+    value: Number(value.text),
+    element,
+    slot: 'attr:value',
     declares: { type: 'number', minimum: least, maximum: most },
     marks: [attributeMark(value, hole())],
     names: ['value', ...elementNames(element).map((one) => `${one} value`)],
-    ...{ section: 'Content', weight: 0.8, why: `a value from ${least} to ${most}` },
+    section: 'Content',
+    weight: 0.8,
+    why: `a value from ${least} to ${most}`,
   };
   return [atom];
 };

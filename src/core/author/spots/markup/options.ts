@@ -11,7 +11,7 @@ export const options: MarkupDetector = (element) => {
   if (text?.node !== 'text' || isBoundText(text.text) || !isContent(text.text)) return [];
   if (value && isBoundText(value.text)) return [];
   const words = replaced('template', 'text', text.core, hole());
-  const about = { element, section: 'Content', weight: 0.85, why: 'an entry to choose' } as const;
+  const about = { element, section: 'Content', weight: 0.85, why: 'an option' } as const;
   const name = { kind: 'text', value: text.text, slot: 'content', names: ['option'] } as const;
   if (!value || value.text === '') {
     const names = value ? ['prompt'] : name.names;
@@ -23,9 +23,14 @@ export const options: MarkupDetector = (element) => {
     return [{ ...about, kind: 'link', value: link, slot: 'link', names: ['link'], marks }];
   }
   const atom: Atom = {
-    ...{ ...about, kind: 'text', value: value.text, slot: 'attr:value', names: ['value'] },
+    ...about,
+    kind: 'text',
+    value: value.text,
+    slot: 'attr:value',
+    names: ['value'],
     marks: [attributeMark(value, hole())],
-    ...{ weight: 0.5, why: 'what is sent when it is chosen' },
+    weight: 0.5,
+    why: 'the value sent when it is chosen',
   };
   return [{ ...about, ...name, marks: [words] }, atom];
 };

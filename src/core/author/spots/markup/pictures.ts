@@ -23,8 +23,16 @@ export const pictures: MarkupDetector = (element) => {
   }
   const value: JsonObject = { src: src.text, ...(alt?.text ? { alt: alt.text } : {}) };
   const atom: Atom = {
-    ...{ kind: 'image', value, marks, element, slot: 'image', names: pictureNames(element) },
-    ...{ section: 'Content', weight: 0.92, why: 'a picture', same: `image ${src.text}` },
+    kind: 'image',
+    value,
+    marks,
+    element,
+    slot: 'image',
+    names: pictureNames(element),
+    section: 'Content',
+    weight: 0.92,
+    why: 'a picture',
+    same: `image ${src.text}`,
   };
   const others = candidates.filter((one) => one.address !== src.text);
   return [atom, ...others.map((one) => candidateAtom(element, one))];
@@ -78,10 +86,15 @@ function candidatesOf({ name, attributes }: TreeElement): Candidate[] {
 function candidateAtom(element: TreeElement, { address, descriptor, ...at }: Candidate): Atom {
   const names = pictureNames(element).map((name) => `${name} ${descriptor || 'other'}`);
   return {
-    ...{ kind: 'image', value: { src: address }, element, names },
+    kind: 'image',
+    value: { src: address },
+    element,
+    names,
     marks: [replaced('template', 'attribute', at, hole())],
     slot: `srcset:${descriptor}`,
-    ...{ section: 'Content', weight: 0.7, why: 'the picture in another size' },
+    section: 'Content',
+    weight: 0.7,
+    why: 'the picture in another size',
     same: `image ${address}`,
   };
 }

@@ -1,5 +1,5 @@
 import { parseFragment, serialize } from 'parse5';
-import { cleanHtml } from '../../../model/kinds/clean-html.ts';
+import { cleanHtml } from '#clean-html';
 import { type Atom, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
 import { isBoundText, isInline, type TreeElement, type TreeText, within } from '../tree.ts';
@@ -23,11 +23,16 @@ export function richTextOf(source: string, element: TreeElement): Atom {
   const range = coreOf(source, element.inner);
   const classes = classesIn(element);
   return {
-    ...{ kind: 'richtext', value: source.slice(range.start, range.end), element, slot: 'content' },
+    kind: 'richtext',
+    value: source.slice(range.start, range.end),
+    element,
+    slot: 'content',
     ...(classes.length > 0 ? { declares: { classes } } : {}),
     marks: [replaced('template', 'text', range, hole())],
     names: elementNames(element),
-    ...{ section: 'Content', weight: 0.85, why: 'text with markup in it' },
+    section: 'Content',
+    weight: 0.85,
+    why: 'text with markup in it',
   };
 }
 

@@ -41,9 +41,13 @@ function ownProperty(about: About, property: string, value: string, at: At): Ato
   const words = property.slice(2).replace(/[-_]+/g, ' ');
   return [
     {
-      ...{ ...about, ...read, value: valueAs(read.kind, value) },
+      ...about,
+      ...read,
+      value: valueAs(read.kind, value),
       marks: [replaced('template', 'value', at, hole())],
-      ...{ names: [words], weight: 0.9, why: 'a custom property of the author' },
+      names: [words],
+      weight: 0.9,
+      why: "one of the author's custom properties",
       ...(read.kind === 'color' ? { same: `color ${colorKey(value)}` } : {}),
     },
   ];
@@ -63,7 +67,10 @@ const spoken = (property: string) => property.replace(/-/g, ' ');
 
 const held: readonly Held[] = [
   {
-    ...{ kind: 'number', section: 'Content', weight: 0.75, why: 'a share of the whole' },
+    kind: 'number',
+    section: 'Content',
+    weight: 0.75,
+    why: 'a percentage',
     declares: { type: 'number', minimum: 0, maximum: 100, description: 'In per cent.' },
     fits: (property, { type, text }, value) =>
       type === 'percentage' && text === value && share.test(property),
@@ -71,7 +78,10 @@ const held: readonly Held[] = [
     read: ({ text }) => ({ value: Number.parseFloat(text) }),
   },
   {
-    ...{ kind: 'color', section: 'Look', weight: 0.8, why: 'a colour written on the element' },
+    kind: 'color',
+    section: 'Look',
+    weight: 0.8,
+    why: 'an inline colour',
     fits: (property, { type }) =>
       type === 'color' && /color|background|border|fill|stroke/.test(property),
     word: (property) =>
@@ -81,20 +91,29 @@ const held: readonly Held[] = [
     read: ({ text }) => ({ value: text, same: `color ${colorKey(text)}` }),
   },
   {
-    ...{ kind: 'image', section: 'Content', weight: 0.85, why: 'a picture that style shows' },
+    kind: 'image',
+    section: 'Content',
+    weight: 0.85,
+    why: 'a background image',
     fits: (property, { type, address = '' }) =>
       type === 'url' && /^background/.test(property) && address !== '' && isSafePicture(address),
     word: () => 'picture',
     read: ({ address = '' }) => ({ value: { src: address }, same: `image ${address}` }),
   },
   {
-    ...{ kind: 'duration', section: 'Motion', weight: 0.65, why: 'a time written on the element' },
+    kind: 'duration',
+    section: 'Motion',
+    weight: 0.65,
+    why: 'an inline duration',
     fits: (_, { type, text }, value) => type === 'time' && text === value,
     word: spoken,
     read: ({ text }) => ({ value: text }),
   },
   {
-    ...{ kind: 'length', section: 'Look', weight: 0.5, why: 'a size written on the element' },
+    kind: 'length',
+    section: 'Look',
+    weight: 0.5,
+    why: 'an inline size',
     fits: (property, { type, text }, value) =>
       type === 'length' && text === value && /^(?:max-)?(?:width|height)$/.test(property),
     word: spoken,
@@ -115,7 +134,9 @@ function plainProperty(about: About, property: string, value: string, at: At): A
     const range = rest.kind === 'number' ? { start: part.start, end: part.end - 1 } : part;
     return [
       {
-        ...{ ...about, ...rest, ...read(part) },
+        ...about,
+        ...rest,
+        ...read(part),
         slot: nth === 0 ? about.slot : `${about.slot}:${nth}`,
         marks: [replaced('template', 'value', range, hole())],
         names: [...names.map((name) => `${name} ${word(property)}`), word(property)],

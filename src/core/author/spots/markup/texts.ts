@@ -22,7 +22,9 @@ export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) 
     const isLines = element.name === 'pre' && written.includes('\n');
     return [
       {
-        ...{ kind: isLines ? 'multiline' : 'text', value: isLines ? written : text.text, element },
+        kind: isLines ? 'multiline' : 'text',
+        value: isLines ? written : text.text,
+        element,
         slot: isAlone ? 'content' : `text:${index}`,
         marks: [replaced('template', 'text', text.core, hole())],
         names:
@@ -86,12 +88,24 @@ function isWordInSentence({ name, parent }: TreeElement): boolean {
 }
 
 function whatItIs({ name }: TreeElement): string {
-  return told[name] ?? 'text';
+  return nouns[name] ?? 'text';
 }
 
-const told: Readonly<Record<string, string>> = {
-  ...{ h1: 'a heading', h2: 'a heading', h3: 'a heading', h4: 'a heading', h5: 'a heading' },
-  ...{ h6: 'a heading', button: 'the text of a button', label: 'a label', summary: 'a heading' },
-  ...{ figcaption: 'a caption', caption: 'a caption', time: 'a time', th: 'a heading of a table' },
-  ...{ legend: 'a heading of a form', cite: 'a source', text: 'text in a drawing' },
+const nouns: Readonly<Record<string, string>> = {
+  h1: 'a heading',
+  h2: 'a heading',
+  h3: 'a heading',
+  h4: 'a heading',
+  h5: 'a heading',
+  h6: 'a heading',
+  button: 'the text of a button',
+  label: 'a label',
+  summary: 'a heading',
+  figcaption: 'a caption',
+  caption: 'a caption',
+  time: 'a time',
+  th: 'a heading of a table',
+  legend: 'a heading of a form',
+  cite: 'a source',
+  text: 'text in a drawing',
 };

@@ -161,15 +161,15 @@ class Used {
 const isWords = /^(?:text|richtext|link|image|media)$/;
 
 const kindWords: Readonly<Record<string, string>> = {
-  ...{
-    text: 'text',
-    richtext: 'text',
-    image: 'picture',
-    media: 'film',
-    list: 'rows',
-    switch: 'on',
-  },
-  ...{ color: 'color', choice: 'choice', typeface: 'typeface' },
+  text: 'text',
+  richtext: 'text',
+  image: 'picture',
+  media: 'film',
+  list: 'rows',
+  switch: 'on',
+  color: 'color',
+  choice: 'choice',
+  typeface: 'typeface',
 };
 
 const ordinals = ['other', 'third', 'fourth', 'fifth', 'sixth', 'seventh'];

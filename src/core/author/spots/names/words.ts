@@ -1,47 +1,37 @@
 /** Short forms that people write in names, with what they stand for. */
 const short: Readonly<Record<string, string>> = {
-  ...{
-    bg: 'background',
-    btn: 'button',
-    clr: 'color',
-    col: 'column',
-    cta: 'button',
-    desc: 'description',
-  },
-  ...{
-    dur: 'duration',
-    fg: 'text color',
-    hd: 'heading',
-    hdr: 'header',
-    head: 'heading',
-    hl: 'highlight',
-  },
-  ...{
-    img: 'picture',
-    image: 'picture',
-    info: 'information',
-    lbl: 'label',
-    msg: 'message',
-    nav: 'menu',
-  },
-  ...{
-    h: 'heading',
-    num: 'number',
-    ico: 'icon',
-    pic: 'picture',
-    prev: 'back',
-    sec: 'section',
-    sub: 'subheading',
-    txt: 'text',
-  },
-  ...{
-    thumb: 'thumbnail',
-    src: 'address',
-    href: 'address',
-    url: 'address',
-    ms: '',
-    img2: 'picture',
-  },
+  bg: 'background',
+  btn: 'button',
+  clr: 'color',
+  col: 'column',
+  cta: 'button',
+  desc: 'description',
+  dur: 'duration',
+  fg: 'text color',
+  hd: 'heading',
+  hdr: 'header',
+  head: 'heading',
+  hl: 'highlight',
+  img: 'picture',
+  image: 'picture',
+  info: 'information',
+  lbl: 'label',
+  msg: 'message',
+  nav: 'menu',
+  h: 'heading',
+  num: 'number',
+  ico: 'icon',
+  pic: 'picture',
+  prev: 'back',
+  sec: 'section',
+  sub: 'subheading',
+  txt: 'text',
+  thumb: 'thumbnail',
+  src: 'address',
+  href: 'address',
+  url: 'address',
+  ms: '',
+  img2: 'picture',
 };
 
 /** Words that a name in camel, kebab or snake case consists of, in lower case, short forms read. */
@@ -80,7 +70,7 @@ export function titleWords(words: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-/** `color color` says no more than `color`. */
+/** `color color` means `color`. */
 function dropRepeats(words: readonly string[]): string[] {
   return words.filter((one, index) => one !== words[index - 1]);
 }

@@ -28,8 +28,13 @@ export function withCondition(
   if (asked === main?.slot) return [...own, structureOf(`${key}:when`, drafts)];
   const names = elementNames(element).map((name) => `with ${name}`);
   const field: Proposal = {
-    ...{ kind: 'switch', slot: asked, names, section: 'Content', weight: 0.65, drafts },
-    why: 'what only some rows have',
+    kind: 'switch',
+    slot: asked,
+    names,
+    section: 'Content',
+    weight: 0.65,
+    drafts,
+    why: 'present in some rows only',
     values: [...isThere],
     found: at.flatMap((one, row) => {
       return one ? [{ ...one.startTag, in: 'template' as const, as: 'tag' as const, row }] : [];

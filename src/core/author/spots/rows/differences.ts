@@ -76,7 +76,13 @@ function colorField(
 ): Proposal {
   const name = /^background/.test(property) ? 'background' : property.replace(/-/g, ' ');
   return {
-    ...{ kind: 'color', slot, names: [name], section: 'Look', weight: 0.8, values, drafts },
+    kind: 'color',
+    slot,
+    names: [name],
+    section: 'Look',
+    weight: 0.8,
+    values,
+    drafts,
     why: 'the colour of each row',
     found: found.map((one, row) => ({ ...one, in: 'style', as: 'value', row })),
   };

@@ -37,10 +37,13 @@ export function listOf(
   const source: RowSource = { text: look.source, column, base, split };
   const names = listNames(column, look.source);
   const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found'> = {
-    ...{ slot, names, section: 'Content' as const, drafts: [...loops(column), ...folds(source)] },
+    slot,
+    names,
+    section: 'Content' as const,
+    drafts: [...loops(column), ...folds(source)],
     found: column.at.flatMap((some, outer) =>
       (some ?? []).map((one, own) => {
-        // Of rows in rows it is told which row they are in.
+        // Rows in rows say which row they are in.
         const row = spans.length > 1 ? outer : own;
         return { ...rangeOf([one]), in: 'template', as: 'tag', row } as const;
       }),
@@ -49,7 +52,10 @@ export function listOf(
   if (areEqual(rows, look.source)) {
     const count = { type: 'integer', minimum: 1, maximum: Math.max(40, rows.length * 2) };
     const counted: Proposal = {
-      ...{ ...about, kind: 'number', declares: count, weight: 0.8 },
+      ...about,
+      kind: 'number',
+      declares: count,
+      weight: 0.8,
       names: names.map((name) => `${name} count`),
       values: spans.map((span) => span?.length),
       why: `${rows.length} copies of the same`,
@@ -60,12 +66,17 @@ export function listOf(
   const fields = joinConditions(joinSame(own.filter(({ kind }) => kind !== 'note')));
   const structure = own.filter(({ kind }) => kind === 'note');
   const list: Proposal = {
-    ...{ ...about, kind: 'list', values: spans.map(() => null) },
+    ...about,
+    kind: 'list',
+    values: spans.map(() => null),
     rows: {
-      ...{ name: singular(names[0] ?? 'row'), fields: [...fields, ...structure], spans },
+      name: singular(names[0] ?? 'row'),
+      fields: [...fields, ...structure],
+      spans,
       isPlain: isPlainRow(fields),
     },
-    ...{ weight: weightOf(fields, rows), why: `${rows.length} rows of one shape` },
+    weight: weightOf(fields, rows),
+    why: `${rows.length} rows of one shape`,
   };
   return { own: [list], shared, split: [] };
 }

@@ -132,8 +132,11 @@ const firstState =
   /^(?:aria-.+|tabindex|hidden|inert|data-(?:state|active|open|current|selected))$/;
 
 const stateNames: Readonly<Record<string, string>> = {
-  ...{ open: 'open at first', checked: 'chosen at first', selected: 'chosen at first' },
-  ...{ 'aria-expanded': 'open at first', 'aria-selected': 'chosen at first' },
+  open: 'open at first',
+  checked: 'chosen at first',
+  selected: 'chosen at first',
+  'aria-expanded': 'open at first',
+  'aria-selected': 'chosen at first',
 };
 
 /** Where rows have one of two values: those that have the first row's, or what one or few have. */

@@ -54,7 +54,10 @@ export function rowClasses(
     const field = `${slot}:class`;
     const names = [...new Set(left.map((word) => prefixOf(left, word)))].filter((one) => one);
     fields.push({
-      ...{ kind: 'choice', declares: { enum: left }, slot: field, why: 'a class for each row' },
+      kind: 'choice',
+      declares: { enum: left },
+      slot: field,
+      why: 'a class for each row',
       names: [...names, 'look', 'style'],
       on: { attribute: 'class' },
       values: single.map((one) => one?.[0]),
@@ -72,7 +75,10 @@ export function rowClasses(
       else {
         const field = `${slot}:class:${word}`;
         fields.push({
-          ...{ kind: 'switch', slot: field, values, why: `the class ${word} of some rows` },
+          kind: 'switch',
+          slot: field,
+          values,
+          why: `the class ${word} of some rows`,
           names: [modifierOf(word), word],
           on: { attribute: 'class', word },
         });

@@ -44,7 +44,7 @@ function richText(element: TreeElement | undefined, source: string): Atom | unde
   return isKept ? richTextOf(source, element) : undefined;
 }
 
-/** A text that says little by itself, such as a dash, where other rows have words. */
+/** A text that says little on its own, such as a dash, where other rows have words. */
 function plainText(element: TreeElement | undefined, slot: string): Atom | undefined {
   const texts = element?.children.filter((one): one is TreeText => one.node === 'text') ?? [];
   const isAlone = element?.children.length === 1;
@@ -52,9 +52,15 @@ function plainText(element: TreeElement | undefined, slot: string): Atom | undef
     slot === 'content' && isAlone ? texts[0] : texts[Number(/^text:(\d+)$/.exec(slot)?.[1])];
   if (!element || !text || (slot === 'content' && !isAlone)) return undefined;
   return {
-    ...{ kind: 'text', value: text.text, element, slot, names: [], section: 'Content' },
+    kind: 'text',
+    value: text.text,
+    element,
+    slot,
+    names: [],
+    section: 'Content',
     marks: [replaced('template', 'text', text.core, hole())],
-    ...{ weight: 0.5, why: 'text' },
+    weight: 0.5,
+    why: 'text',
   };
 }
 
@@ -84,7 +90,9 @@ export function fieldOf(
   const isFraction = found.some((one) => one?.declares?.type === 'number');
   const { marks: _, value: __, element: ___, ...about } = base;
   return {
-    ...{ ...about, slot, values: values.map((value, row) => (at[row] ? value : undefined)) },
+    ...about,
+    slot,
+    values: values.map((value, row) => (at[row] ? value : undefined)),
     ...(classes.length > 0 ? { declares: { classes: [...new Set(classes)] } } : {}),
     ...(isFraction ? { declares: { ...base.declares, type: 'number' } } : {}),
     names: commonFirst(found.map((one) => one?.names ?? [])),
@@ -105,8 +113,8 @@ function commonFirst(all: readonly (readonly string[])[]): string[] {
 }
 
 function foundIn(marks: readonly Mark[], row: number | undefined): Found[] {
-  const told = marks.flatMap(({ drafts: _, isAside, ...mark }) => (isAside ? [] : [mark]));
-  return row === undefined ? told : told.map((mark) => ({ ...mark, row }));
+  const reported = marks.flatMap(({ drafts: _, isAside, ...mark }) => (isAside ? [] : [mark]));
+  return row === undefined ? reported : reported.map((mark) => ({ ...mark, row }));
 }
 
 /** Elements whose words are a label where all rows have the same. */

@@ -23,24 +23,38 @@ export interface RowLook {
 
 /** Elements that are rows by what they are, however few. */
 const rowNames = new Set([
-  ...[
-    'li',
-    'tr',
-    'option',
-    'optgroup',
-    'details',
-    'figure',
-    'article',
-    'blockquote',
-    'tbody',
-    'dt',
-  ],
+  'li',
+  'tr',
+  'option',
+  'optgroup',
+  'details',
+  'figure',
+  'article',
+  'blockquote',
+  'tbody',
+  'dt',
 ]);
 
 /** Elements that are parts of something, however many. */
 const partNames = new Set([
-  ...['td', 'th', 'br', 'hr', 'wbr', 'source', 'track', 'col', 'script', 'style', 'link', 'meta'],
-  ...['template', 'param', 'thead', 'tfoot', 'colgroup', 'noscript'],
+  'td',
+  'th',
+  'br',
+  'hr',
+  'wbr',
+  'source',
+  'track',
+  'col',
+  'script',
+  'style',
+  'link',
+  'meta',
+  'template',
+  'param',
+  'thead',
+  'tfoot',
+  'colgroup',
+  'noscript',
 ]);
 
 /** So many siblings make up one row at most. */

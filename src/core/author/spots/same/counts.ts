@@ -37,7 +37,9 @@ export function boundCounts(
     taken.push(...same);
     const drafts = same.flatMap((one) =>
       one.found.map(({ start, end }) => ({
-        ...{ start, end, in: 'script' as const },
+        start,
+        end,
+        in: 'script' as const,
         text: ({ path }: { path: string }) => `mould.values.${path}.length`,
       })),
     );

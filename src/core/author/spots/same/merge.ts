@@ -58,8 +58,11 @@ type Listed = 'names' | 'found' | 'drafts' | 'joined';
 function growing(one: Proposal): Growing {
   const { names, found, drafts, joined = [] } = one;
   return {
-    ...{ ...one, names: [...names], found: [...found] },
-    ...{ drafts: [...drafts], joined: [...joined] },
+    ...one,
+    names: [...names],
+    found: [...found],
+    drafts: [...drafts],
+    joined: [...joined],
   };
 }
 

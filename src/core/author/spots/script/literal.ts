@@ -64,7 +64,10 @@ function numberKind(value: number, name: string, isTimed: boolean): LiteralKind 
   const isTime = isTimed || timeName.test(name) || (speedName.test(name) && value >= 100);
   if (isTime && value >= 20) {
     return {
-      ...{ kind: 'duration', value: `${value}ms`, section: 'Motion', why: 'a time in ms' },
+      kind: 'duration',
+      value: `${value}ms`,
+      section: 'Motion',
+      why: 'a time in ms',
       same: `ms ${value} ${name}`,
     };
   }
@@ -72,7 +75,7 @@ function numberKind(value: number, name: string, isTimed: boolean): LiteralKind 
   const isWhole = Number.isInteger(value) && limits.maximum !== 1;
   const declares = { type: isWhole ? 'integer' : 'number', ...limits };
   const section = isTime || speedName.test(name) ? 'Motion' : 'Behaviour';
-  return { kind: 'number', value, section, declares, why: 'a number that the code names' };
+  return { kind: 'number', value, section, declares, why: 'a named number in the script' };
 }
 
 function textKind(text: string, name: string, isInRow: boolean): LiteralKind | undefined {
@@ -88,7 +91,7 @@ function textKind(text: string, name: string, isInRow: boolean): LiteralKind | u
   }
   if (/\.(?:mp3|wav|ogg|m4a|mp4|webm|mov)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
     const same = `media ${text}`;
-    const why = 'the address of a sound or film';
+    const why = 'the address of an audio or video file';
     return { kind: 'media', value: { src: text }, section: 'Content', member: 'src', why, same };
   }
   if (/\.(?:svg|png|jpe?g|gif|webp|avif)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
@@ -102,7 +105,7 @@ function textKind(text: string, name: string, isInRow: boolean): LiteralKind | u
   }
   if (/^[a-z]{2,3}(?:-[A-Z][a-z]{3})?(?:-[A-Z]{2})?$/.test(text) && languageName.test(name)) {
     // BCP 47, as `Intl` takes it.
-    const why = 'the language that numbers and dates are written in';
+    const why = 'the locale for numbers and dates';
     return { kind: 'text', value: text, section: 'Behaviour', why };
   }
   if (!isInRow && !isForPeople(text, name)) return undefined;
@@ -149,8 +152,11 @@ export function literalAtom(
     `mould.values.${path}${member === undefined ? '' : `.${member}`}`;
   return {
     ...rest,
-    ...{ names: about.names, weight: about.weight, slot: `literal@${node.start}` },
+    names: about.names,
+    weight: about.weight,
+    slot: `literal@${node.start}`,
     marks: [{ ...range, in: 'script', as: 'literal', drafts: [{ ...range, text }] }],
-    ...{ why: about.why ?? why, said: name },
+    why: about.why ?? why,
+    said: name,
   };
 }

@@ -19,7 +19,10 @@ export function rowsOf(
   const last = words.pop() ?? 'item';
   const text = ({ path }: { path: string }) => written(`mould.values.${path}`, fields, isChanged);
   return {
-    ...{ kind: 'list', values: [null], slot: `list@${node.start}`, section: 'Content' },
+    kind: 'list',
+    values: [null],
+    slot: `list@${node.start}`,
+    section: 'Content',
     rows: {
       name: rowName(rows) ?? singular(last),
       fields,
@@ -29,7 +32,8 @@ export function rowsOf(
     found: [{ ...range, as: 'literal' }],
     drafts: [{ ...range, text }],
     names: [[...words, last].join(' ')],
-    ...{ weight: 0.85, why: `the list ${name}, ${rows.length} rows` },
+    weight: 0.85,
+    why: `the list ${name}, ${rows.length} rows`,
   };
 }
 
@@ -126,9 +130,16 @@ function listIn(name: string, nodes: readonly (Syntax | undefined)[]): Proposal[
   );
   return [
     {
-      ...{ kind: 'list', values: nodes.map(() => null), slot: `list@${found[0]?.start}`, found },
+      kind: 'list',
+      values: nodes.map(() => null),
+      slot: `list@${found[0]?.start}`,
+      found,
       rows: { name: singular(last), fields: values, spans, isPlain: true },
-      ...{ names: [name], fixedName: name, section: 'Content', weight: 0.85, drafts: [] },
+      names: [name],
+      fixedName: name,
+      section: 'Content',
+      weight: 0.85,
+      drafts: [],
       why: `the list ${name} of each row`,
     },
   ];

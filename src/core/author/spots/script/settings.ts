@@ -30,7 +30,9 @@ export const settings: ScriptDetector = ({ script, timed }) =>
       const rows = rowsOf(value, { name, isChanged: false });
       if (rows) return [rows];
       const found = literalAtom(value, name, {
-        ...{ names: [words, `${words} option`], weight: 0.8, why: `the option ${name}` },
+        names: [words, `${words} option`],
+        weight: 0.8,
+        why: `the option ${name}`,
         isTimed: timed.has(name) || /speed/i.test(name),
       });
       return found ? [proposalOf(found)] : [];

@@ -16,16 +16,33 @@ export interface ShownAt {
 }
 
 const properties: Readonly<Record<string, ShownAt['as']>> = {
-  ...{ textContent: 'text', innerText: 'text', placeholder: 'text', title: 'text', alt: 'text' },
-  ...{ ariaLabel: 'text', value: 'text', innerHTML: 'markup', outerHTML: 'markup' },
-  ...{ src: 'address', href: 'address' },
+  textContent: 'text',
+  innerText: 'text',
+  placeholder: 'text',
+  title: 'text',
+  alt: 'text',
+  ariaLabel: 'text',
+  value: 'text',
+  innerHTML: 'markup',
+  outerHTML: 'markup',
+  src: 'address',
+  href: 'address',
 };
 
 /** Calls that show their first argument. */
 const calls: Readonly<Record<string, ShownAt['as']>> = {
-  ...{ alert: 'text', confirm: 'text', prompt: 'text', text: 'text', createTextNode: 'text' },
-  ...{ append: 'text', prepend: 'text', before: 'text', after: 'text' },
-  ...{ html: 'markup', setHTMLUnsafe: 'markup', write: 'markup' },
+  alert: 'text',
+  confirm: 'text',
+  prompt: 'text',
+  text: 'text',
+  createTextNode: 'text',
+  append: 'text',
+  prepend: 'text',
+  before: 'text',
+  after: 'text',
+  html: 'markup',
+  setHTMLUnsafe: 'markup',
+  write: 'markup',
 };
 
 const saidAttributes = /^(?:aria-label|title|alt|placeholder)$/;

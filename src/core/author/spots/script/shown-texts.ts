@@ -1,5 +1,5 @@
+import { cleanHtml } from '#clean-html';
 import { literalText, type ScriptNode, type Syntax } from '../../../compile/script/syntax.ts';
-import { cleanHtml } from '../../../model/kinds/clean-html.ts';
 import { type Atom, proposalOf, replaced, type Spoken } from '../atom.ts';
 import { isContent } from '../markup/is-content.ts';
 import type { ScriptDetector } from './detector.ts';
@@ -75,7 +75,7 @@ function partAtoms(source: string, node: Syntax, { as }: ShownAt): Atom[] {
       const core = text.trim();
       const range = { start: start + before.length, end: start + before.length + core.length };
       const draft = ({ path }: Spoken) => `\${mould.values.${path}}`;
-      const why = 'words between what the script puts in';
+      const why = 'text between inserted values';
       return [shownAtom(core, as, why, replaced('script', 'literal', range, draft))];
     });
   });
@@ -85,11 +85,15 @@ function shownAtom(text: string, as: ShownAt['as'], why: string, mark: Atom['mar
   // A text that is read as HTML has to be clean HTML, whatever an editor writes.
   const kind = as === 'markup' ? 'richtext' : 'text';
   return {
-    ...{ kind, value: kind === 'richtext' ? cleanHtml(text) : text, why, marks: [mark] },
+    kind,
+    value: kind === 'richtext' ? cleanHtml(text) : text,
+    why,
+    marks: [mark],
     ...(kind === 'text' ? { same: `text ${text}` } : {}),
     slot: `literal@${mark.start}`,
     names: namesOf(text),
-    ...{ section: 'Content', weight: 0.8 },
+    section: 'Content',
+    weight: 0.8,
   };
 }
 

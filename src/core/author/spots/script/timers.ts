@@ -17,7 +17,7 @@ export const timers: ScriptDetector = ({ script }) =>
     const atom = literalAtom(literal, 'delay', {
       names: isEvery ? ['interval', 'time between'] : ['delay', 'pause'],
       weight: literal.value >= 1500 || literal !== time ? 0.75 : 0.55,
-      why: isEvery ? 'how often it happens' : 'how long it waits',
+      why: isEvery ? 'a timer interval' : 'a timer delay',
       isTimed: true,
     });
     return atom ? [proposalOf(atom)] : [];

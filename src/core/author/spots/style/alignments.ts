@@ -18,10 +18,15 @@ export const alignments: StyleDetector = (look) =>
     const choice = offered.includes(value) ? offered : [...offered, value];
     return [
       {
-        ...{ kind: 'choice', value, declares: { enum: choice }, section: 'Look' },
+        kind: 'choice',
+        value,
+        declares: { enum: choice },
+        section: 'Look',
         marks: [variableMark({ start, end: start + value.length })],
-        ...{ slot: `${property}@${start}`, names: ['alignment'], weight: 0.5 },
-        why: 'how lines are set',
+        slot: `${property}@${start}`,
+        names: ['alignment'],
+        weight: 0.5,
+        why: 'text alignment',
       },
     ];
   });

@@ -31,7 +31,9 @@ function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
   const key = colorKey(part.text);
   const isShadow = isFaint(part.text) || (/shadow|filter/.test(property) && !isStrong(part.text));
   return {
-    ...{ kind: 'color', value: part.text, marks: [variableMark(part)] },
+    kind: 'color',
+    value: part.text,
+    marks: [variableMark(part)],
     slot: `${property}@${part.start}`,
     names: colorNames(styled, property),
     section: 'Look',
@@ -83,9 +85,13 @@ function colorNames({ subject }: Styled, property: string): string[] {
 }
 
 function toldRole(property: string): string {
-  const told: Readonly<Record<string, string>> = {
-    ...{ background: 'a ground', border: 'a border', shadow: 'a shadow', fill: 'a surface' },
-    ...{ line: 'a line', color: 'text' },
+  const nouns: Readonly<Record<string, string>> = {
+    background: 'a background colour',
+    border: 'a border colour',
+    shadow: 'a shadow colour',
+    fill: 'a fill colour',
+    line: 'a line',
+    color: 'text',
   };
-  return told[roleOf(property)] ?? 'something';
+  return nouns[roleOf(property)] ?? 'something';
 }

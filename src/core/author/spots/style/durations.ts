@@ -23,19 +23,21 @@ export const durations: StyleDetector = (look) =>
       const role = isDelay ? 'delay' : 'duration';
       return [
         {
-          ...{ kind: 'duration', value: part.text, marks: [variableMark(part)] },
+          kind: 'duration',
+          value: part.text,
+          marks: [variableMark(part)],
           slot: `${styled.declaration.property}@${part.start}`,
           names: durationNames(styled, what, role, value),
           section: 'Motion',
           weight: isDelay ? 0.45 : index === 0 ? 0.75 : 0.5,
-          why: isDelay ? `how long a ${told[what]} waits` : `how long ${told[what]} takes`,
+          why: isDelay ? `how long a ${nouns[what]} waits` : `how long ${nouns[what]} takes`,
           same: `time ${what} ${role} ${part.text}`,
         },
       ];
     });
   });
 
-const told: Readonly<Record<string, string>> = {
+const nouns: Readonly<Record<string, string>> = {
   transition: 'a transition',
   animation: 'an animation',
 };

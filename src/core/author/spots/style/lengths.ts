@@ -29,10 +29,15 @@ export const lengths: StyleDetector = (look) => {
     const names = rule.rootName && subject.isRoot ? [rule.rootName] : [];
     return [
       {
-        ...{ kind: 'length', value, marks, slot: `${styled.declaration.property}@${one.at.start}` },
+        kind: 'length',
+        value,
+        marks,
+        slot: `${styled.declaration.property}@${one.at.start}`,
         ...(below ? { declares: { below } } : {}),
         names: [...names, ...subject.names.map((name) => `${name} ${rule.name}`), rule.name],
-        ...{ section: 'Look', weight, why: rule.why },
+        section: 'Look',
+        weight,
+        why: rule.why,
         ...(isSquare(one) ? { same: `square ${styled.declaration.rule?.offset}` } : {}),
       },
     ];
@@ -72,7 +77,10 @@ const isRootOrRow = (one: Weighed) => one.styled.subject.isRoot || isRow(one);
 /** What is a size to set, by property, with how sure that is. */
 const rules: readonly LengthRule[] = [
   {
-    ...{ property: /^font(?:-size)?$/, name: 'size', why: 'the size of letters', size: true },
+    property: /^font(?:-size)?$/,
+    name: 'size',
+    why: 'a font size',
+    size: true,
     rootName: 'text size',
     weigh: (one) =>
       (one.isOnly && isWhole(one) && /px$/.test(one.value) && isRootOrRow(one)) ||
@@ -85,8 +93,10 @@ const rules: readonly LengthRule[] = [
         : 0.4,
   },
   {
-    ...{ property: /^border-radius$/, name: 'corner radius', rootName: 'corner radius' },
-    why: 'how round corners are',
+    property: /^border-radius$/,
+    name: 'corner radius',
+    rootName: 'corner radius',
+    why: 'a corner radius',
     weigh: (one) =>
       isPill(one)
         ? 0
@@ -95,18 +105,24 @@ const rules: readonly LengthRule[] = [
           : 0.45,
   },
   {
-    ...{ property: /^(?:grid-|row-|column-)?gap$/, name: 'gap', rootName: 'gap' },
-    why: 'the room between parts',
+    property: /^(?:grid-|row-|column-)?gap$/,
+    name: 'gap',
+    rootName: 'gap',
+    why: 'the gap between elements',
     weigh: (one) => (isAround(one) && one.px >= 8 ? 0.75 : 0.4),
   },
   {
-    ...{ property: /^padding$/, name: 'padding', rootName: 'padding' },
-    why: 'the room inside',
+    property: /^padding$/,
+    name: 'padding',
+    rootName: 'padding',
+    why: 'padding',
     weigh: (one) => (isRow(one) && isWhole(one) ? 0.5 : one.styled.subject.isRoot ? 0.45 : 0),
   },
   {
-    ...{ property: /^(?:max-)?width$/, name: 'width', rootName: 'width' },
-    why: 'a width that sets the size of it all',
+    property: /^(?:max-)?width$/,
+    name: 'width',
+    rootName: 'width',
+    why: 'the overall width',
     weigh: (one) => {
       if (isOfSome(one)) return isSizing(one) ? 0.4 : 0;
       if (one.styled.subject.isRoot) return 0.8;
@@ -123,8 +139,10 @@ const rules: readonly LengthRule[] = [
     },
   },
   {
-    ...{ property: /^(?:min-|max-)?height$/, name: 'height', rootName: 'height' },
-    why: 'a height that sets the size of it all',
+    property: /^(?:min-|max-)?height$/,
+    name: 'height',
+    rootName: 'height',
+    why: 'the overall height',
     weigh: (one) => {
       const isLarge = isAround(one) || (isPicture(one) && one.px >= 100);
       const isOfAll = isRootOrRow(one) || (isLarge && isSizing(one));
@@ -132,8 +150,10 @@ const rules: readonly LengthRule[] = [
     },
   },
   {
-    ...{ property: /^grid-template-columns$/, name: 'column width', rootName: 'column width' },
-    why: 'how wide columns are',
+    property: /^grid-template-columns$/,
+    name: 'column width',
+    rootName: 'column width',
+    why: 'the column width',
     weigh: (one) => (isAround(one) && one.part.functions.includes('repeat') ? 0.65 : 0.4),
   },
 ];
@@ -176,7 +196,7 @@ function isOfSome({ styled: { subject } }: Weighed): boolean {
   return subject.classes.some((name) => name.includes('--'));
 }
 
-/** True for a box with a ground of its own that holds more than a line. */
+/** True for a box with a background of its own that holds more than a line. */
 function isPanel({ px, styled: { declaration } }: Weighed): boolean {
   const set = new Set(declaration.rule?.declarations.map(({ property }) => property));
   return px >= 200 && set.has('padding') && (set.has('background') || set.has('background-color'));

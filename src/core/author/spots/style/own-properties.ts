@@ -1,5 +1,5 @@
+import { isOfCssType } from '#css-type';
 import type { Json, JsonObject } from '../../../model/json-source.ts';
-import { isOfCssType } from '../../../model/kinds/css-type.ts';
 import type { KindName } from '../../../model/kinds.ts';
 import { cssFormats } from '../../../model/values/css-formats.ts';
 import { extentOnLines } from '../../../text/edits.ts';
@@ -62,7 +62,9 @@ function atomOf(look: StyleLook, property: string, use: Styled, others: readonly
   const isCut = others.length === 0 && subject.isRoot && !look.isSetByScript(property);
   const name = isCut ? property : `${property}-value`;
   const mark: Mark = {
-    ...{ ...range, in: 'style', as: 'value' },
+    ...range,
+    in: 'style',
+    as: 'value',
     drafts: isCut
       ? [{ ...cutOf(text, declaration.offset, range.end), text: () => '' }]
       : [{ ...range, text: () => `var(${name})` }],
@@ -74,10 +76,14 @@ function atomOf(look: StyleLook, property: string, use: Styled, others: readonly
   const inQueries = below ? others.map((one) => markOf(text, one, name)) : [];
   return [
     {
-      ...{ ...read, value: valueAs(read.kind, value), declares, slot: property },
+      ...read,
+      value: valueAs(read.kind, value),
+      declares,
+      slot: property,
       marks: [mark, ...inQueries],
       names: [withoutPrefix(words, look.blocks), words],
-      ...{ weight: 0.95, why: 'a custom property of the author' },
+      weight: 0.95,
+      why: "one of the author's custom properties",
       ...(read.kind === 'color' ? { same: `color ${colorKey(value)}` } : {}),
     },
   ];
@@ -105,7 +111,9 @@ function markOf(style: string, { declaration }: Styled, name: string): Mark {
   const start = valueStart(style, declaration);
   const range = { start, end: start + declaration.value.length };
   return {
-    ...{ ...range, in: 'style', as: 'value' },
+    ...range,
+    in: 'style',
+    as: 'value',
     drafts: [{ ...range, text: () => `var(${name})` }],
   };
 }

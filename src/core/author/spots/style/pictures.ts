@@ -12,18 +12,18 @@ export const stylePictures: StyleDetector = (look) =>
       .filter(({ type, address = '' }) => type === 'url' && isSafePicture(address))
       .filter(({ address = '' }) => address !== '' && !address.startsWith('#'))
       .map((part) => ({
-        ...{ kind: 'image', value: { src: part.address ?? '' }, marks: [variableMark(part)] },
+        kind: 'image',
+        value: { src: part.address ?? '' },
+        marks: [variableMark(part)],
         slot: `${property}@${part.start}`,
         names: [
           ...(styled.subject.isRoot ? ['background picture'] : []),
           ...styled.subject.names.map((name) => `${name} picture`),
           'background picture',
         ],
-        ...{
-          section: 'Content',
-          weight: isShown(part.address ?? '') ? 0.85 : 0.4,
-          why: 'a picture that style shows',
-        },
+        section: 'Content',
+        weight: isShown(part.address ?? '') ? 0.85 : 0.4,
+        why: 'a background image',
         same: `image ${part.address}`,
       }));
   });

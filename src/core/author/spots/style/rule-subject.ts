@@ -80,7 +80,10 @@ function styledWords(name: string, blocks: Blocks): string[] {
 
 /** Elements that style makes look otherwise, whatever they say. */
 const styledNames: Readonly<Record<string, string>> = {
-  ...{ b: 'strong text', strong: 'strong text', i: 'small text', small: 'small text' },
+  b: 'strong text',
+  strong: 'strong text',
+  i: 'small text',
+  small: 'small text',
 };
 
 const states = new Set(['hover', 'focus', 'active', 'visited', 'checked', 'focus-within']);

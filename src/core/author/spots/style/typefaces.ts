@@ -12,12 +12,14 @@ export const typefaces: StyleDetector = (look) =>
     const { isRoot, isState, names } = styled.subject;
     return [
       {
-        ...{ kind: 'typeface', value: { family: value }, section: 'Look' },
+        kind: 'typeface',
+        value: { family: value },
+        section: 'Look',
         marks: [variableMark({ start, end: start + value.length }, 'family')],
         slot: `font-family@${start}`,
         names: [...(isRoot ? [] : names.map((name) => `${name} typeface`)), 'typeface'],
         weight: isRoot && isAlone ? 0.75 : isState || !isAlone || !isChosen(value) ? 0.5 : 0.65,
-        why: 'the family of letters',
+        why: 'a font family',
         same: `typeface ${value}`,
       },
     ];

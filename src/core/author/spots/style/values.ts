@@ -4,7 +4,7 @@ import type { Range } from '../../../text/edits.ts';
 
 const t = tokenTypes;
 
-/** A part of a CSS value that could be changed by itself. */
+/** A part of a CSS value that could be changed separately. */
 export interface ValuePart extends Range {
   readonly type: 'color' | 'length' | 'time' | 'url' | 'percentage';
   readonly text: string;

@@ -1,5 +1,9 @@
 const references: Readonly<Record<string, string>> = {
-  ...{ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' },
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&#39;',
 };
 
 /** Characters as HTML shows them, between tags or between quotes (HTML Standard, 13.3). */

@@ -1,9 +1,9 @@
-import type { Kind } from '../kind.ts';
+import type { Kind } from '../../kind.ts';
 import { address } from './address.ts';
 
 /** Where a picture is, or the picture itself as a `data:` address. */
 export const pictureAddress: Kind = {
   ...address,
-  called: 'the address of a picture',
+  called: 'the address of an image',
   schema: () => ({ type: 'string', format: 'safe-picture' }),
 };

@@ -1,6 +1,6 @@
-import type { Kind } from '../kind.ts';
-import { cssKind } from './css-kind.ts';
-import { cssString } from './css-string.ts';
+import type { Kind } from '../../kind.ts';
+import { cssKind } from '../css/css-kind.ts';
+import { cssString } from '../css/css-string.ts';
 
 /** Names that mean whatever the system has (CSS Fonts 4, 2.1.4), and what stands for no name. */
 const generic =
@@ -9,7 +9,7 @@ const generic =
 /** Names of font families, the first that is there wins; quoted or not. */
 export const families: Kind = cssKind(
   {
-    called: 'names of fonts',
+    called: 'a font family list',
     control: 'line',
     isInner: true,
     schema: () => ({ type: 'string', maxLength: 300 }),

@@ -1,5 +1,5 @@
-import type { Kind } from '../kind.ts';
-import { cssKind } from './css-kind.ts';
+import type { Kind } from '../../kind.ts';
+import { cssKind } from '../css/css-kind.ts';
 
 /** The height of a line: a number of times the size of type, or a length. */
 export const lineheight: Kind = cssKind(

@@ -1,34 +1,71 @@
 import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { type Schema, sanitize } from 'hast-util-sanitize';
 import { toHtml } from 'hast-util-to-html';
-import type { Room } from '../kind.ts';
-import { isSafeAddress } from '../safe-address.ts';
-import { htmlTree } from './html-tree.ts';
+import { htmlTree } from '#html-tree';
+import type { Room } from '../../kind.ts';
+import { isSafeAddress } from '../../safe-address.ts';
 
 /** Elements of words in a line, as far as a rich text may have them. */
 const phrasing = [
-  ...['a', 'abbr', 'b', 'bdi', 'bdo', 'br', 'cite', 'code', 'data', 'del', 'dfn', 'em', 'i', 'img'],
-  ...['ins', 'kbd', 'mark', 'q', 'rp', 'rt', 'ruby', 's', 'samp', 'small', 'strong', 'sub', 'sup'],
-  ...['time', 'u', 'var', 'wbr'],
+  'a',
+  'abbr',
+  'b',
+  'bdi',
+  'bdo',
+  'br',
+  'cite',
+  'code',
+  'data',
+  'del',
+  'dfn',
+  'em',
+  'i',
+  'img',
+  'ins',
+  'kbd',
+  'mark',
+  'q',
+  'rp',
+  'rt',
+  'ruby',
+  's',
+  'samp',
+  'small',
+  'strong',
+  'sub',
+  'sup',
+  'time',
+  'u',
+  'var',
+  'wbr',
 ];
 
 const blocks = [
-  ...['blockquote', 'dd', 'dl', 'dt', 'figcaption', 'figure', 'h2', 'h3', 'h4', 'h5', 'h6', 'hr'],
-  ...[
-    'li',
-    'ol',
-    'p',
-    'pre',
-    'ul',
-    'caption',
-    'table',
-    'tbody',
-    'td',
-    'tfoot',
-    'th',
-    'thead',
-    'tr',
-  ],
+  'blockquote',
+  'dd',
+  'dl',
+  'dt',
+  'figcaption',
+  'figure',
+  'h2',
+  'h3',
+  'h4',
+  'h5',
+  'h6',
+  'hr',
+  'li',
+  'ol',
+  'p',
+  'pre',
+  'ul',
+  'caption',
+  'table',
+  'tbody',
+  'td',
+  'tfoot',
+  'th',
+  'thead',
+  'tr',
 ];
 
 /** What a rich text may hold; of all else the content stays, that of scripts and styles goes. */
@@ -69,12 +106,32 @@ const schema: Schema = {
     ...Object.fromEntries(
       ['tbody', 'td', 'tfoot', 'th', 'thead', 'tr', 'caption'].map((name) => [name, ['table']]),
     ),
-    ...{ li: ['ol', 'ul'], dd: ['dl'], dt: ['dl'], figcaption: ['figure'] },
+    li: ['ol', 'ul'],
+    dd: ['dl'],
+    dt: ['dl'],
+    figcaption: ['figure'],
   },
   strip: [
-    ...['script', 'style', 'template', 'iframe', 'object', 'embed', 'noscript', 'noembed'],
-    ...['noframes', 'xmp', 'plaintext', 'textarea', 'title', 'select', 'svg', 'math', 'audio'],
-    ...['video', 'canvas', 'frameset'],
+    'script',
+    'style',
+    'template',
+    'iframe',
+    'object',
+    'embed',
+    'noscript',
+    'noembed',
+    'noframes',
+    'xmp',
+    'plaintext',
+    'textarea',
+    'title',
+    'select',
+    'svg',
+    'math',
+    'audio',
+    'video',
+    'canvas',
+    'frameset',
   ],
 };
 
@@ -124,12 +181,12 @@ function treeOf(html: string, classes: readonly string[] | 'any'): Root {
   const tree = sanitize(htmlTree(html), schemaWith(classes));
   const root: Root =
     tree.type === 'root' ? tree : { type: 'root', children: [tree as RootContent] };
-  mend(root.children);
+  repair(root.children);
   return root;
 }
 
 /** Addresses, and links to new tabs, which are never given the window they come from. */
-function mend(nodes: readonly RootContent[]): void {
+function repair(nodes: readonly RootContent[]): void {
   for (const node of nodes) {
     if (node.type !== 'element') continue;
     const { properties } = node;
@@ -143,7 +200,7 @@ function mend(nodes: readonly RootContent[]): void {
       const rel = Array.isArray(properties.rel) ? properties.rel : [properties.rel ?? ''];
       properties.rel = [...new Set([...rel.filter((word) => word !== ''), 'noopener'])];
     }
-    mend(node.children);
+    repair(node.children);
   }
 }
 

@@ -1,5 +1,5 @@
-import type { Json } from '../json-source.ts';
-import { asText, type FieldSchema, isBlank, type Kind } from '../kind.ts';
+import type { Json } from '../../json-source.ts';
+import { asText, type FieldSchema, isBlank, type Kind } from '../../kind.ts';
 
 /** A kind whose values are text of one CSS type, checked by a format of that name. */
 export function cssKind(

@@ -1,10 +1,11 @@
-import { isBlank, type Kind } from '../kind.ts';
-import { cleanSvg } from './clean-svg.ts';
+import { cleanSvg } from '#clean-svg';
+import { isBlank, type Kind } from '../../kind.ts';
 
 /** Inline SVG, cleaned of all but shapes and paint; stands inside an icon. */
 export const drawing: Kind = {
-  called: 'a drawing in SVG',
+  called: 'an SVG drawing',
   control: 'code',
+  parser: 'html',
   isInner: true,
   keywords: [],
   schema: () => ({ type: 'string', format: 'svg-drawing', contentMediaType: 'image/svg+xml' }),

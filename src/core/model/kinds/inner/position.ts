@@ -1,4 +1,4 @@
-import { cssKind } from './css-kind.ts';
+import { cssKind } from '../css/css-kind.ts';
 
 /** Where a picture stands in its box: `center` or `20% 30%`. */
 export const position = cssKind(

@@ -1,9 +1,10 @@
-import { asText, isBlank, type Kind } from '../kind.ts';
+import { asText, isBlank, type Kind } from '../../kind.ts';
 
 /** Where a link leads: a relative address, or an absolute one of a safe scheme. */
 export const address: Kind = {
   called: 'an address',
   control: 'address',
+  link: 'member',
   isInner: true,
   keywords: [],
   schema: () => ({ type: 'string', format: 'safe-address' }),

@@ -1,0 +1,43 @@
+// The code that ships to pages, a text for each part.
+import { readdirSync } from 'node:fs';
+import { bundle } from './bundle.mjs';
+import { root, writeGenerated } from './root.mjs';
+
+/** Writes src/generated/runtime.ts. */
+export async function makeRuntime() {
+  const folder = `${root}src/runtime`;
+  // Each part is a file with one function of the same name.
+  const parts = readdirSync(folder)
+    .filter((name) => name.endsWith('.ts') && name !== 'registry.ts')
+    .map((name) => name.replace('.ts', ''))
+    .sort();
+  const texts = await Promise.all(
+    parts.map(async (part) => {
+      const text = await bundle({
+        entryPoints: [`${folder}/${part}.ts`],
+        format: 'esm',
+        target: 'es2021',
+      });
+      return `    ${part}: ${JSON.stringify(asExpression(text))},\n`;
+    }),
+  );
+  writeGenerated(
+    'runtime',
+    'src/runtime',
+    `
+/** The code that ships to pages, as text to give to \`deliver\`: an expression for each part. */
+export const runtime = {
+  parts: {
+${texts.join('')}  },
+};
+`,
+  );
+}
+
+/** A pasted script cannot hold a module, so the one export becomes the result of a function. */
+function asExpression(module) {
+  const body = module.replace(/export\{(\w+) as \w+\};?$/, 'return $1');
+  // Where that function is all there is, it needs no other around it.
+  const alone = /^function (\w+)(\((?:(?!\}function ).)*\})return \1$/s.exec(body);
+  return alone ? `function${alone[2]}` : `(()=>{${body}})()`;
+}

@@ -1,0 +1,3 @@
+import { keepsApart } from '../isolation/demo-snippets.ts';
+
+keepsApart(1);
