@@ -13,6 +13,7 @@ await build({
   platform: 'node',
   format: 'esm',
   packages: 'external',
+  conditions: ['source'],
 });
 const { run } = await import(pathToFileURL(outfile).href);
 process.exitCode = await run(process.argv.slice(2));

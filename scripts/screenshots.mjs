@@ -29,7 +29,7 @@ await picture(preview.url, 'preview', {}, async (page) => {
 await picture(preview.url, 'preview-form', { colorScheme: 'dark' }, async (page) => {
   const bar = page.locator('km-preview');
   await bar.getByRole('combobox', { name: 'Sample' }).selectOption('long');
-  await bar.getByRole('button', { name: 'Original paste' }).click();
+  await bar.getByRole('button', { name: 'Original' }).click();
   await bar.getByRole('button', { name: 'Remove 1280 px' }).click();
   await page.locator('[data-path="out.0"] .toggle').click();
   await page

@@ -13,6 +13,7 @@ await build({
   platform: 'node',
   format: 'esm',
   packages: 'external',
+  conditions: ['source'],
   // The snippets are read where they lie, not where the bundle does.
   define: { 'import.meta.url': JSON.stringify(pathToFileURL(`${root}tests/spots/run.ts`).href) },
 });

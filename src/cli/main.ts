@@ -35,35 +35,35 @@ function loadCommands([first = '']: readonly string[]): Promise<Add[]> {
 /**
  * Runs the command line.
  *
- * @param words what was typed after the program's name
+ * @param args what was typed after the program's name
  */
 export async function run(
-  words: readonly string[],
+  args: readonly string[],
   world: World,
   version: string,
 ): Promise<ExitStatus> {
-  const isJson = words.includes('--json');
+  const isJson = args.includes('--json');
   let status: ExitStatus = 0;
   const running: Running = async (work, keepsStdoutClear = false) => {
     const terminal = new Terminal(world, isJson, keepsStdoutClear);
     if (hasErrors(await work(terminal, world))) status = 1;
   };
   const program = programOf(world, version);
-  for (const add of await loadCommands(words)) add(program, running);
+  for (const add of await loadCommands(args)) add(program, running);
   for (const command of program.commands) {
     command.option('--json', 'print one JSON document on standard output');
     command.helpOption('--help', 'show this help').showHelpAfterError(false);
   }
-  if (words.length === 0) {
+  if (args.length === 0) {
     program.outputHelp();
     return 0;
   }
   try {
-    await program.parseAsync([...words], { from: 'user' });
+    await program.parseAsync([...args], { from: 'user' });
     return status;
   } catch (error) {
     if (error instanceof CommanderError && error.exitCode === 0) return 0;
-    const findings = findingsOf(error, words, program);
+    const findings = findingsOf(error, args, program);
     const terminal = new Terminal(world, isJson);
     if (isJson) terminal.json({ findings });
     await printFindings(new Terminal({ ...world, stdout: world.stderr }, false), findings);
@@ -90,21 +90,17 @@ function programOf(world: World, version: string): Command {
       })
       .configureOutput({
         writeOut: (text) => world.stdout.write(text),
-        // Errors are told by us, in the same words and shape as all others.
+        // We report errors ourselves, in the same wording and form as all others.
         writeErr: () => undefined,
         getOutHelpWidth: () => Math.min(80, world.stdout.columns),
       })
   );
 }
 
-function findingsOf(
-  error: unknown,
-  words: readonly string[],
-  program: Command,
-): readonly Finding[] {
+function findingsOf(error: unknown, args: readonly string[], program: Command): readonly Finding[] {
   if (error instanceof Refusal) return error.findings;
   if (!(error instanceof CommanderError)) throw error;
-  const named = program.commands.find((one) => one.name() === words[0])?.name() ?? '';
+  const named = program.commands.find((one) => one.name() === args[0])?.name() ?? '';
   const what = error.message
     .replace(/^error: /, '')
     .replace(/\n\(Did you mean (.*)\?\)$/, '; did you mean $1?')

@@ -36,10 +36,13 @@ export function printSpots(
   }
   if (spots.length === 0) terminal.say('No other spots found.');
   else {
-    terminal.say(
-      `${mark(true)} means recommended. Bind those, or choose some and name them yourself:`,
-    );
-    terminal.say(`  keen-mould bind ${folder} --take recommended`);
+    if (recommended.length === 0) terminal.say('Choose some, and name them if you like:');
+    else {
+      terminal.say(
+        `${mark(true)} means recommended. Bind those, or choose some and name them yourself:`,
+      );
+      terminal.say(`  keen-mould bind ${folder} --take recommended`);
+    }
     const [first, second] = recommended.length > 0 ? recommended : spots;
     const other = second ? `,${second.id}=myName` : '=myName';
     terminal.say(`  keen-mould bind ${folder} --take ${first?.id}${other}`);

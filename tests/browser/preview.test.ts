@@ -260,7 +260,7 @@ it('any width can be added, typed, dragged and taken away; the paste stands besi
   await page.getByRole('separator', { name: 'Width of viewport 3' }).focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(widths).toEqual([400, 1280, 550]);
-  await page.getByRole('button', { name: 'Original paste' }).click();
+  await page.getByRole('button', { name: 'Original' }).click();
   const headings = () =>
     `${document.querySelectorAll('[data-cast]').length} ${document.querySelector('h2')?.textContent}`;
   const both = ['1 Trams today', expect.stringMatching(/^0 /)];

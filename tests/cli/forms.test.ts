@@ -14,7 +14,7 @@ it('writes each part of a form to a file, and says what to paste where', async (
     'spot.html',
   ]);
   expect(readFileSync(join(folder, 'parts/head.html'), 'utf8')).toContain('<style>');
-  expect(stderr).toContain('Put the first part into the head');
+  expect(stderr).toContain('Paste the first part into the head');
   expect((await keenMould(folder, words)).status).toBe(2);
   expect((await keenMould(folder, [...words, '--replace'])).status).toBe(0);
   const printed = await keenMould(folder, ['cast', 'notice-rail', '--as', 'panes']);

@@ -14,7 +14,7 @@ import { kit } from '../../src/generated/kit.ts';
 import { runtime } from '../../src/generated/runtime.ts';
 import { loadFinish } from '../../src/node/files/finish.ts';
 import { readMould } from '../../src/node/files/mould-folder.ts';
-import { runs } from '../run/long.ts';
+import { isLong, runs } from '../run/long.ts';
 import { demo } from '../support/command.ts';
 import { mouldOf } from '../support/mould.ts';
 
@@ -35,7 +35,7 @@ describe.each(names)('the module of %s', (name) => {
       const { mould } = await readMould(join(demo, 'moulds', name));
       const compiled = compileMould(mould);
       const { render } = await moduleOf(compiled, manner);
-      for (const sample of sampleNames(mould)) {
+      for (const sample of isLong ? sampleNames(mould) : ['default', 'long']) {
         const file = sampleOf(mould, compiled.root, sample)?.cast ?? {};
         const cast = compiled.cast(file, manner);
         for (const form of ['block', 'panes', 'placed'] as const) {

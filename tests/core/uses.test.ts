@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { boundFields } from '../../src/core/author/bind/bound-fields.ts';
 import { renameField } from '../../src/core/author/bind/rename-field.ts';
 import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
@@ -159,4 +160,19 @@ it.each([
   ],
 ] as const)('another name in %s: %s', (part, text, renamed) => {
   expect(renameField(made(part, text), 'line', 'text').mould[part]).toContain(renamed);
+});
+
+it('a field that is bound only by its members is listed as bound, where they are', () => {
+  const style = '.a { color: red }\n.a { font-family: var(--letters-family) }';
+  const mould = mouldOf({
+    fields: {
+      letters: { kind: 'typeface', default: { family: 'Arial' } },
+      rest: { kind: 'color' },
+    },
+    template: '<p class="a">Depot</p>',
+    style,
+  });
+  expect(boundFields(mould).map(({ field, where }) => [field, where])).toEqual([
+    ['letters', 'style.css, line 2'],
+  ]);
 });

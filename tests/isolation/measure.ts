@@ -41,7 +41,7 @@ export interface MeasureOptions {
   readonly acts?: number;
   readonly hosts?: boolean;
   /** Which of three copies are acted on, from 0; by default each in turn. */
-  readonly actedOn?: readonly number[];
+  readonly actedOn?: Readonly<Record<Measured['manner'], readonly number[]>>;
   /** Takes pictures of what differs. */
   readonly keep?: (name: string, png: Uint8Array) => void;
   /** Works on the mould before it is cast, such as binding its spots. */
@@ -156,7 +156,7 @@ async function inManner(
   name: string,
   manner: 'scoped' | 'sealed',
   { list, alone, idle, beside, noise, isSame: isEqual, complaints }: Known,
-  { keep, actedOn = [0, 1, 2] }: MeasureOptions,
+  { keep, actedOn }: MeasureOptions,
 ): Promise<Omit<Measured, 'hosts' | 'leaks'>> {
   const kept: Manner = { sealed: manner === 'sealed' };
   const notes: string[] = [];
@@ -199,7 +199,7 @@ async function inManner(
     browser,
     subject,
     kept,
-    { list, alone, idle, beside, isSame: isEqual, actedOn },
+    { list, alone, idle, beside, isSame: isEqual, actedOn: actedOn?.[manner] ?? [0, 1, 2] },
     notes,
   );
   const moves = alone.slice(1).some(({ dom, png }, at) => {

@@ -73,15 +73,20 @@ export const go = (page: Page, step: string) =>
 export const said = (page: Page) => page.locator('.said').textContent();
 export const framed = (page: Page) => page.locator('km-preview').frameLocator('iframe >> nth=0');
 
-export async function violations(page: Page) {
+/** @param rules all of them where none are named */
+export async function violations(page: Page, rules?: readonly string[]) {
   await page.addScriptTag({ path: axe });
-  return page.evaluate(async () => {
+  return page.evaluate(async (runOnly) => {
     type Axe = {
-      run(where: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
+      run(
+        where: object,
+        options: object,
+      ): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
     };
-    const { violations: found } = await (window as unknown as { axe: Axe }).axe.run({
-      exclude: [['iframe']],
-    });
+    const { violations: found } = await (window as unknown as { axe: Axe }).axe.run(
+      { exclude: [['iframe']] },
+      runOnly ? { runOnly } : {},
+    );
     return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120))}`);
-  });
+  }, rules);
 }

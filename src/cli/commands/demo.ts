@@ -142,20 +142,20 @@ function printDemo(terminal: Terminal, made: DemoMade, program: string): void {
   const visit = pages.find(({ file }) => file.endsWith('visit.html'))?.file ?? '';
   const faultyName = join(imported, 'open-day');
   const steps = [
-    ['import', `${names.length} pasted snippets, taken apart`, imported],
-    ['check', `${faults} faults in ${faulty} of them`, faultyName],
+    ['import', `${names.length} pasted snippets`, imported],
+    ['check', `${faults} findings in ${faulty} of them`, faultyName],
     ['bind', `${spots} fields found in all of them`, found],
-    ['fields', `one by hand, with ${fields}`, bound],
+    ['fields', `${fields} fields bound by hand`, bound],
     ['cast', 'filled for a summer Sunday', block],
     ['proof', provedAt(shown.shots), shown.sheet],
     ['page', `${pages.length} pages of ${casts} casts in all`, visit],
   ] as const;
   const next = [
-    ['see what was lost on the way', `check ${faultyName}`],
+    ['see what is wrong with a bad paste', `check ${faultyName}`],
     ['see what could be a field, and where', `bind ${join(imported, 'flap-board')}`],
     ['see it live and edit it', `preview ${bound}`],
-    ['fill in other words', `cast ${bound} --fill heading="Winter service"`],
-    ['begin with your own', 'import FILE.html --bind'],
+    ['fill in other text', `cast ${bound} --fill heading="Winter service"`],
+    ['start with your own', 'import FILE.html --bind'],
   ] as const;
   terminal.say(terminal.strong('From pasted snippets to a proof: the Brindle Vale Tramway'));
   terminal.say();

@@ -35,7 +35,7 @@ export function frameView({ frame, width, at, isPaste }: ShownFrame, parts: Fram
     transform: `scale(${scale})`,
   });
   const head = isPaste
-    ? html`<p class="width"><span class="measure">as pasted</span></p>`
+    ? html`<p class="width"><span class="measure">original</span></p>`
     : html`<p class="width">
         <input
           class="measure"

@@ -162,7 +162,7 @@ export class KmPreview extends LitElement {
       const key = `${at} ${isPaste}`;
       const found = old.find((one) => one.key === key && (!isAnew || one.frame.reaches(reached)));
       if (found) return { ...found, width };
-      const title = `${manifest.title ?? manifest.name}${isPaste ? ' as pasted' : ''}, frame ${at + 1}`;
+      const title = `${manifest.title ?? manifest.name}${isPaste ? ', original paste' : ''}, frame ${at + 1}`;
       const frame: PreviewFrame = new PreviewFrame(
         title,
         reached,

@@ -138,7 +138,7 @@ function more({ settings, hasPaste, set }: BarParts) {
       >
         Point
       </button>
-      ${hasPaste ? html`<button type="button" class="pick" aria-pressed=${settings.isBeside} title="Show the original paste next to each frame" @click=${() => set({ isBeside: !settings.isBeside })}>Original paste</button>` : nothing}
+      ${hasPaste ? html`<button type="button" class="pick" aria-pressed=${settings.isBeside} title="Show the original paste next to each frame" @click=${() => set({ isBeside: !settings.isBeside })}>Original</button>` : nothing}
     </span>
     <details class="more">
       <summary>More${isUsual ? nothing : html`<span class="dot" title="Some options are set"></span>`}</summary>

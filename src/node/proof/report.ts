@@ -53,7 +53,7 @@ export function reportPage(shots: readonly Shot[], changes?: readonly Change[]):
 </head>
 <body>
 <h1>Proof of ${titles.join(', ')}</h1>
-<p class="soft">${summary}, time held at ${moments}</p>
+<p class="soft">${summary}, clock stopped at ${moments}</p>
 ${kinds.length === 0 ? html`` : html`<ul class="kinds">${kinds}</ul>`}
 ${changes ? changesSection(changes) : html``}
 <table>
@@ -80,7 +80,7 @@ function tableRow(shot: Shot): Html {
 
 function shotSection(shot: Shot): Html {
   const beside = shot.paste
-    ? html`<figure><img class="frame" src="${basename(shot.paste)}" width="${shot.width}" alt="${shot.title} as pasted"><figcaption>as pasted</figcaption></figure>`
+    ? html`<figure><img class="frame" src="${basename(shot.paste)}" width="${shot.width}" alt="${shot.title}, original paste"><figcaption>original</figcaption></figure>`
     : html``;
   return html`<section class="shot" id="${anchorOf(shot)}">
 <header><h2>${shot.title} at ${shot.width} px</h2><p class="measure soft">${shot.width} × ${shot.height} px, ${shot.sample}, ${shot.atMs / 1000} s</p>${verdict(shot)}</header>

@@ -156,7 +156,7 @@ function shotFigure(shot: Shot, sources: Map<string, string>, scale: number): Ht
 function pasteFigure(shot: Shot, sources: Map<string, string>, scale: number): Html {
   const width = Math.round(shot.width * scale) + 2;
   return html`<figure style="width:${width}px">
-<div class="stand"><div class="frame" style="width:${width}px"><img src="${sources.get(shot.paste ?? '') ?? ''}" alt="${shot.title} as pasted"></div></div>
-<figcaption><p class="size">as pasted</p></figcaption>
+<div class="stand"><div class="frame" style="width:${width}px"><img src="${sources.get(shot.paste ?? '') ?? ''}" alt="${shot.title}, original paste"></div></div>
+<figcaption><p class="size">original</p></figcaption>
 </figure>`;
 }

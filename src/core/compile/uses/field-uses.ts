@@ -4,7 +4,7 @@ import { fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { type ParsedSources, parseSources } from '../parse-sources.ts';
 import { readMarkup } from '../template/markup.ts';
-import type { FieldUse, SourceUses } from './field-use.ts';
+import type { FieldUse, PropertyUse, SourceUses } from './field-use.ts';
 import { scriptUses } from './script-uses.ts';
 import { styleUses } from './style-uses.ts';
 import { templateUses } from './template-uses.ts';
@@ -67,33 +67,27 @@ export function usesOf(uses: readonly FieldUse[], field: Field): FieldUse[] {
  * @returns '' where it is bound nowhere
  */
 export function boundPlaces(sources: Sources, { uses }: SourceUses, field: Field): string {
-  for (
-    let { path } = field;
-    path !== '';
-    path = path.slice(0, Math.max(0, path.lastIndexOf('.')))
-  ) {
-    const property = path === field.path ? field.property : undefined;
-    const found = uses.filter((use) => {
-      if ('property' in use) return use.property === property;
-      if (use.as === 'read') {
-        return use.steps.some(
-          (_, at) =>
-            path ===
-            use.steps
-              .slice(0, at + 1)
-              .map(({ name }) => name)
-              .join('.'),
-        );
-      }
-      return use.path === path;
-    });
-    const places = sourceParts.flatMap((part) => {
+  let found = usesOf(uses, field);
+  for (let path = parentOf(field.path); found.length === 0 && path !== ''; path = parentOf(path)) {
+    found = uses.filter((use) => !('property' in use) && isOn(path, use));
+  }
+  return sourceParts
+    .flatMap((part) => {
       const first = found.find((one) => one.in === part);
       if (!first) return [];
       const { line } = indexLines(fileOf[part], sources[part]).placeAt(first.name.start);
       return [`${fileOf[part]}, line ${line}`];
-    });
-    if (places.length > 0) return places.join(' and ');
-  }
-  return '';
+    })
+    .join(' and ');
+}
+
+/** True for a use of a path; what a script reads is used on the whole way to it. */
+function isOn(path: string, use: Exclude<FieldUse, PropertyUse>): boolean {
+  if (use.as !== 'read') return use.path === path;
+  const read = use.steps.map(({ name }) => name).join('.');
+  return read === path || read.startsWith(`${path}.`);
+}
+
+function parentOf(path: string): string {
+  return path.slice(0, Math.max(0, path.lastIndexOf('.')));
 }

@@ -6,8 +6,8 @@ import type { Form } from '../form.ts';
 /** One box of code: style, markup and script in one piece, to paste where the widget should be. */
 export const block: Form = {
   notes: [
-    'Paste it where the widget is to stand.',
-    'Where it is pasted twice, both work; a copy needs no other id.',
+    'Paste it where the widget should appear.',
+    'You can paste it more than once; copies need no other id.',
   ],
   write({ pieces, opened, writing }): Parts {
     const before = (all: CodePieces) => [

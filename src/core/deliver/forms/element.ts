@@ -14,8 +14,8 @@ import { farJquery, fileOf, onceCode } from '../script-pieces.ts';
 /** An ES module that defines a custom element, sealed in a shadow root. */
 export const element: Form = {
   notes: [
-    'Save the module beside the page; the markup, with its script, goes where the widget is to stand.',
-    'Its fields are attributes and properties; content for those who run no script stays in it.',
+    'Save the module next to the page, and paste the markup with its script where the widget should appear.',
+    'Its fields are attributes and properties. Without script, the content inside it stays visible.',
   ],
   write({ casts, kit, runtime, pieces, finish }) {
     const [cast] = casts;

@@ -30,8 +30,8 @@ if (source === frame.contentWindow && data?.height > 0) frame.style.height = dat
 /** Only an iframe. Links lead the page around it; all else stays inside. */
 export const frame: Form = {
   notes: [
-    'Paste it where the widget is to stand; its height follows what is in it.',
-    'Where the host takes no script beside it, give the iframe a height of your own.',
+    'Paste it where the widget should appear. Its height follows its content.',
+    'If the host does not allow the script next to it, give the iframe a fixed height.',
   ],
   write(source) {
     const { title, writing, pieces } = source;

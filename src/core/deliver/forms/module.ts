@@ -9,8 +9,8 @@ import { moduleTypes } from '../module-types.ts';
 /** An ES module that casts on its own, for sites that are built with code. */
 export const module: Form = {
   notes: [
-    'Save it beside its types, and import { render } from it; render(cast) gives what cast would.',
-    'It runs wherever ECMAScript does, with nothing installed.',
+    'Save it next to its types and import { render } from it. render(cast) returns what cast would.',
+    'It runs wherever ECMAScript runs, without any package.',
   ],
   write({ casts, kit, runtime, pieces, finish }) {
     const [cast] = casts;

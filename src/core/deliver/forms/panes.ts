@@ -5,8 +5,8 @@ import type { Form } from '../form.ts';
 /** Three boxes: HTML, CSS and JavaScript. */
 export const panes: Form = {
   notes: [
-    'Paste each part into the box of its language; the script has to run after the markup.',
-    'Style sheets of libraries are in the HTML; their scripts are loaded by the JavaScript.',
+    'Paste each part into the box of its language. The script has to run after the markup.',
+    'Style sheets of libraries are in the HTML. Their scripts are loaded by the JavaScript.',
   ],
   write({ pieces, opened, writing }) {
     const before = [

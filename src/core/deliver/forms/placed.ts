@@ -11,8 +11,8 @@ import type { Form } from '../form.ts';
 /** Code for the head, for the spot itself, and for the end of the body. */
 export const placed: Form = {
   notes: [
-    'Put the first part into the head, the second where the widget is to stand, the third at the end of the body.',
-    'Of several casts of one mould the head and the end are needed once; each has style of its own.',
+    'Paste the first part into the head, the second where the widget should appear, the third at the end of the body.',
+    'With several casts of one mould, paste the head and the end once; each cast brings its own style.',
   ],
   write({ pieces, opened, style, name, writing }) {
     const about = `<!-- ${pieces.about} -->`;

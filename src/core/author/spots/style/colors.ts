@@ -38,7 +38,7 @@ function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
     names: colorNames(styled, property),
     section: 'Look',
     weight: isShadow ? 0.35 : isPlainColor(part.text) && !isProminent(look, styled) ? 0.5 : 0.85,
-    why: isShadow ? 'the colour of a shadow' : `the colour of ${toldRole(property)}`,
+    why: isShadow ? 'the colour of a shadow' : (colorTexts[roleOf(property)] ?? 'a colour'),
     same: `color ${key}`,
   };
 }
@@ -84,14 +84,11 @@ function colorNames({ subject }: Styled, property: string): string[] {
   return [...subject.names.map((name) => `${name} ${what}`), what];
 }
 
-function toldRole(property: string): string {
-  const nouns: Readonly<Record<string, string>> = {
-    background: 'a background colour',
-    border: 'a border colour',
-    shadow: 'a shadow colour',
-    fill: 'a fill colour',
-    line: 'a line',
-    color: 'text',
-  };
-  return nouns[roleOf(property)] ?? 'something';
-}
+const colorTexts: Readonly<Record<string, string>> = {
+  background: 'the background colour',
+  border: 'the border colour',
+  shadow: 'the shadow colour',
+  fill: 'the fill colour',
+  line: 'the line colour',
+  color: 'the text colour',
+};
