@@ -133,10 +133,14 @@ function respondFor(served: Served) {
       plain(response, 403, 'This preview only works on the machine that serves it.');
       return;
     }
-    const { pathname, search } = new URL(request.url ?? '/', 'http://localhost');
-    const [, name = '', rest = ''] = /^\/([^/]*)\/?(.*)$/.exec(pathname) ?? [];
+    const asked = readAddress(request.url ?? '/');
+    if (!asked) {
+      plain(response, 400, 'This is not a valid address.');
+      return;
+    }
+    const { name, rest, search } = asked;
     const { moulds } = served;
-    const mould = moulds.find((one) => encodeURIComponent(one.name) === name);
+    const mould = moulds.find((one) => one.name === name);
     if (mould && request.method === 'PUT') {
       void write(request, response, { mould, rest, isReplaced: search === '?replace', ...served });
     } else if (mould) show(response, mould, rest, served);
@@ -147,6 +151,24 @@ function respondFor(served: Served) {
       response.writeHead(302, { location: `/${encodeURIComponent(moulds[0]?.name ?? '')}/` }).end();
     }
   };
+}
+
+/**
+ * What a request asks for: the name of a mould, and a path in it, both decoded.
+ *
+ * @returns undefined for what is no address, such as `//`, or holds bytes that are not UTF-8
+ */
+function readAddress(
+  url: string,
+): { readonly name: string; readonly rest: string; readonly search: string } | undefined {
+  try {
+    const { pathname, search } = new URL(url, 'http://localhost');
+    const [, name = '', rest = ''] = /^\/([^/]*)\/?(.*)$/.exec(pathname) ?? [];
+    const decoded = rest.split('/').map(decodeURIComponent);
+    return { name: decodeURIComponent(name), rest: decoded.join('/'), search };
+  } catch {
+    return undefined;
+  }
 }
 
 function show(response: ServerResponse, mould: PreviewedMould, rest: string, served: Served): void {
@@ -162,7 +184,7 @@ function show(response: ServerResponse, mould: PreviewedMould, rest: string, ser
       () => json(response, undefined),
     );
   else if (rest.startsWith('files/')) {
-    const path = rest.slice('files/'.length).split('/').map(decodeURIComponent).join('/');
+    const path = rest.slice('files/'.length);
     const files = mould.mould?.files ?? {};
     const content = Object.hasOwn(files, path) ? files[path] : undefined;
     if (content === undefined) plain(response, 404, 'No such file.');
@@ -189,8 +211,7 @@ async function write(
     plain(response, 403, 'Only the page of this preview may write files.');
     return;
   }
-  const [, kind, given = ''] = /^(samples|assets)\/([^/]+)$/.exec(rest) ?? [];
-  const name = decodeURIComponent(given);
+  const [, kind, name = ''] = /^(samples|assets)\/([^/]+)$/.exec(rest) ?? [];
   try {
     const answer =
       kind === 'samples'
