@@ -1,7 +1,8 @@
-// Pictures of the pages: the preview, sound and broken, and a proof's report with a fault.
+// Pictures of the pages: the preview, sound and broken, a proof's report with a fault, and the apps.
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
+import { build, preview as serve } from 'vite';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { proof, readMould, startPreview } from '../dist/node/index.js';
 
@@ -63,4 +64,27 @@ const made = await proof([{ mould: faulty }], {
   isBeside: false,
 });
 await picture(pathToFileURL(made.report).href, 'report');
+
+/** Builds an app of examples/ into the folder of the pictures' data, and serves it for a moment. */
+async function withApp(name, see) {
+  const configFile = fileURLToPath(new URL(`../examples/${name}/vite.config.js`, import.meta.url));
+  const options = { configFile, logLevel: 'error', build: { outDir: join(demo, name) } };
+  await build(options);
+  const server = await serve(options);
+  await see(server.resolvedUrls.local[0]);
+  await server.close();
+}
+
+await withApp('workbench', (url) =>
+  picture(url, 'workbench', {}, async (page) => {
+    await page.getByLabel('Try an example').selectOption({ label: 'Notice rail' });
+    await page
+      .getByRole('navigation', { name: 'Steps' })
+      .getByRole('button', { name: 'Fields' })
+      .click();
+    await page.getByRole('button', { name: 'Make a field: Date', exact: true }).click();
+    await page.getByRole('button', { name: 'Show: Title, in the code', exact: true }).click();
+  }),
+);
+await withApp('museum', (url) => picture(url, 'museum'));
 await browser.close();

@@ -86,7 +86,7 @@ export function readMarkup(source: string, parsed = parseTemplate(source)): Mark
 }
 
 /** Elements that never have an end tag (HTML Standard, 13.1.2). */
-const voidElements = new Set([
+export const voidElements: ReadonlySet<string> = new Set([
   'area',
   'base',
   'br',

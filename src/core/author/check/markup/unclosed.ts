@@ -1,3 +1,4 @@
+import { voidElements } from '../../../compile/template/markup.ts';
 import type { MarkupElement, MarkupSource } from '../../sources/markup-source.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { lateEnds } from './late-ends.ts';
@@ -23,19 +24,7 @@ const needsNoEnd = new Set([
   'tr',
   'td',
   'th',
-  'area',
-  'base',
-  'br',
-  'col',
-  'embed',
-  'hr',
-  'img',
-  'input',
-  'link',
-  'meta',
-  'source',
-  'track',
-  'wbr',
+  ...voidElements,
   'param',
   'keygen',
   'basefont',
