@@ -46,6 +46,16 @@ describe('the values of a form', () => {
     });
   });
 
+  it('of a list keep the keys of its rows, from before the first change on', () => {
+    const form = settings();
+    const keys = () => [0, 1, 2].map((at) => form.rowKey(['list', String(at), 'name']));
+    const before = keys();
+    form.set(['list', '0', 'calls', '1'], 'c');
+    expect(keys()).toEqual(before);
+    form.moveRow(['list'], 0, 2);
+    expect(keys()).toEqual([before[1], before[2], before[0]]);
+  });
+
   it('of rows of several shapes hold what their shape has', () => {
     const form = settings();
     expect(form.addRow(['diary'], 'sight')).toBe(1);
@@ -203,4 +213,59 @@ it('speaks the nearest language there is, each saying all that is said', () => {
   expect(formWords('de-AT').undo).toBe('Rückgängig');
   expect(formWords('nn').undo).toBe('Undo');
   expect(Object.keys(formWords('de')).sort()).toEqual(Object.keys(formWords('en')).sort());
+});
+
+describe('members of a value', () => {
+  const cases: [
+    string,
+    Record<string, Json>,
+    Partial<Record<'template' | 'style' | 'script', string>>,
+    string[],
+  ][] = [
+    ['a picture in style', { kind: 'image' }, { style: 'p { background: var(--it) }' }, ['src']],
+    [
+      'a picture and its text',
+      { kind: 'image' },
+      { template: '<img src="{~it~}" alt="{~it.alt~}">' },
+      ['src', 'alt'],
+    ],
+    [
+      'a family alone',
+      { kind: 'typeface' },
+      { style: 'p { font-family: var(--it-family) }' },
+      ['family'],
+    ],
+    [
+      'a whole typeface',
+      { kind: 'typeface' },
+      { style: 'p { font: var(--it) }' },
+      ['family', 'size', 'weight', 'style', 'lineHeight', 'letterSpacing', 'case'],
+    ],
+    [
+      'a link without its text',
+      { kind: 'link' },
+      { template: '<a href="{~it~}">x</a>' },
+      ['href', 'newTab', 'rel'],
+    ],
+    ['a link as text', { kind: 'link' }, { template: '<b title=">">{~it~}</b>' }, ['text']],
+    [
+      'what a script reads',
+      { kind: 'media' },
+      { script: 'const { it: film } = mould.values' },
+      ['src', 'type', 'poster', 'captions', 'loop', 'muted'],
+    ],
+    [
+      'what a script may read',
+      { kind: 'link' },
+      { template: '{~it.text~}', script: 'show(mould.values)' },
+      ['href', 'text', 'newTab', 'rel'],
+    ],
+    ['nothing', { kind: 'link' }, {}, ['href', 'text', 'newTab', 'rel']],
+  ];
+  it.each(cases)('that are shown: %s', (_, it, sources, shown) => {
+    const form = new FilledForm(mouldOf({ fields: { it }, template: '<p></p>', ...sources }));
+    const [field] = form.root.members;
+    const names = field?.members.filter((one) => form.isShown(one, ['it', one.name]));
+    expect(names?.map(({ name }) => name)).toEqual(shown);
+  });
 });

@@ -7,6 +7,7 @@ import { underTodaysNames } from '../model/values/earlier-names.ts';
 import { changedPaths, defaultAt, differsFrom } from './differences.ts';
 import {
   type FormValues,
+  keyOf,
   rowsOf,
   withoutRow,
   withoutValue,
@@ -17,9 +18,11 @@ import {
   withValueBelow,
 } from './form-values.ts';
 import { beginHistory, goBack, goForth, goOn, type History, pause } from './history.ts';
-import { fieldAt, pathOf, type Steps, valueAt } from './place.ts';
+import { idleMembers } from './idle-members.ts';
+import { fieldAt, isRowNumber, pathOf, type Steps, valueAt } from './place.ts';
 import { rowCaption } from './row-caption.ts';
 import { type Section, sectionsOf } from './sections.ts';
+import { isShown } from './shown-when.ts';
 
 /** The settings of a mould being filled in: the values, all that follows from them, and undo. */
 export class FilledForm {
@@ -27,11 +30,14 @@ export class FilledForm {
   readonly sections: readonly Section[];
   /** Of the values as they are now. */
   check: ValuesCheck;
+  private readonly idle: ReadonlySet<string>;
   private history: History<FormValues>;
 
-  constructor({ manifest, manifestText }: Mould, values: FormValues = { values: {}, below: {} }) {
+  constructor(mould: Mould, values: FormValues = { values: {}, below: {} }) {
+    const { manifest, manifestText } = mould;
     this.root = readFields(manifest.fields, parseJson('mould.json', manifestText)).root;
     this.sections = sectionsOf(this.root, manifest);
+    this.idle = idleMembers(this.root, mould);
     this.history = beginHistory(this.renamed(values));
     this.check = this.checked();
   }
@@ -161,8 +167,31 @@ export class FilledForm {
   }
 
   rowCount(list: Steps): number {
+    return this.rowsAt(list).length;
+  }
+
+  /**
+   * What a row is known by, however often it is changed or moved: the keys of the rows that the
+   * steps lead through. An untouched list has those it gets with its first change.
+   */
+  rowKey(steps: Steps): string {
+    return steps
+      .map((step, at) => {
+        const list = steps.slice(0, at);
+        if (!isRowNumber(fieldAt(this.root, list), step)) return step;
+        return keyOf(this.rowsAt(list)[Number(step)]) ?? `at ${step}`;
+      })
+      .join('.');
+  }
+
+  /** True where a field is to be shown: its condition holds, and the mould makes use of it. */
+  isShown(field: Field, steps: Steps): boolean {
+    return !this.idle.has(field.path) && isShown(this.root, this.complete([]), field, steps);
+  }
+
+  private rowsAt(list: Steps): readonly Json[] {
     const field = fieldAt(this.root, list) as Field;
-    return rowsOf(field, valueAt(this.now.values, list), this.complete(list)).length;
+    return rowsOf(field, valueAt(this.now.values, list), this.complete(list));
   }
 
   private get filled() {

@@ -67,6 +67,8 @@ export interface Kind {
   readonly isHostMarkup?: true;
   /** Which link fills `href`, with its target and rel: this value, or the one it is a member of. */
   readonly link?: 'itself' | 'member';
+  /** The members that its whole value is made of, by where it stands; else all of them. */
+  readonly whole?: Readonly<Record<'style' | 'attribute' | 'text', readonly string[]>>;
   /** The parser that checking or writing a value needs. */
   readonly parser?: 'html' | 'css';
   /** The values to choose from, in the order written. */

@@ -30,6 +30,8 @@ export interface FormParts {
   problemCount(path: string): number;
   /** The complete value at some steps. */
   complete(steps: Steps): Json;
+  /** What a row is known by, wherever it is moved. */
+  rowKey(steps: Steps): string;
   /** Asks whoever embeds the form for the address of a file. */
   take(file: File, steps: Steps): void;
   /** An address under which this page can show what a value names. */

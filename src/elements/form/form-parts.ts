@@ -18,6 +18,7 @@ export function formParts(host: FormHost, draw: FormParts['field']): FormParts {
     field: draw,
     problemCount: (path) => countBelow(host.problems, path),
     complete: (steps) => host.form.complete(steps, host.widthAt(steps)),
+    rowKey: (steps) => host.form.rowKey(steps),
     addressOf: (src) => shownAddress(host.files, src),
     take: (file, steps) => host.take(file, steps),
     takenAt: (path) => host.taken.get(path) ?? '',
@@ -74,10 +75,20 @@ function rowParts(host: FormHost): RowParts {
       host.focusIn(rowPath(list, at + 1), '.toggle, input, textarea');
     },
     move(list, from, to) {
-      const act = host.focused()?.getAttribute('data-act');
+      const focused = host.focused();
+      const act = focused?.getAttribute('data-act');
+      const [was, is] = [from, to].map((at) => `field-${rowPath(list, at)}`) as [string, string];
+      // Who moves a row from inside one of its controls stays in that control.
+      const same = focused?.id.startsWith(`${was}.`)
+        ? is + focused.id.slice(was.length)
+        : undefined;
       host.change(pathOf(list), ({ form }) => form.moveRow(list, from, to));
       host.say(host.words.moved(caption(list, to), to + 1, host.form.rowCount(list)));
-      const again = act ? `[data-act=${act}]:enabled, .act:enabled` : '.toggle, input, textarea';
+      const again = same
+        ? `[id="${CSS.escape(same)}"]`
+        : act
+          ? `[data-act=${act}]:enabled, .act:enabled`
+          : '.toggle, input, textarea';
       host.focusIn(rowPath(list, to), again);
     },
   };

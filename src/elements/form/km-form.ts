@@ -1,9 +1,8 @@
 import { html, LitElement, nothing, type PropertyValues, type TemplateResult } from 'lit';
 import { FilledForm } from '../../core/form/filled-form.ts';
 import { type ProblemsByPath, problemsByPath } from '../../core/form/form-problems.ts';
-import { type FormValues, keyOf } from '../../core/form/form-values.ts';
-import { pathOf, type Steps, valueAt } from '../../core/form/place.ts';
-import { isShown } from '../../core/form/shown-when.ts';
+import type { FormValues } from '../../core/form/form-values.ts';
+import { pathOf, type Steps } from '../../core/form/place.ts';
 import type { Field } from '../../core/model/field.ts';
 import type { JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
@@ -240,8 +239,7 @@ export class KmForm extends LitElement {
     if (section) opened.set(`section ${section.title}`, true);
     for (const [at, step] of steps.entries()) {
       if (!form || !/^\d+$/.test(step)) continue;
-      const key = keyOf(valueAt(form.complete([]), steps.slice(0, at + 1)));
-      opened.set(`row ${pathOf(steps.slice(0, at))} ${key ?? step}`, true);
+      opened.set(`row ${form.rowKey(steps.slice(0, at + 1))}`, true);
     }
     this.requestUpdate();
   }
@@ -271,7 +269,7 @@ export class KmForm extends LitElement {
 
   private fieldAt(field: Field, steps: Steps) {
     const form = this.form as FilledForm;
-    if (!isShown(form.root, form.complete([]), field, steps)) return html``;
+    if (!form.isShown(field, steps)) return html``;
     const path = pathOf(steps);
     const id = `field-${path}`;
     const problems = this.problems.get(path) ?? [];

@@ -9,6 +9,8 @@ type Moved = (from: number, to: number) => void;
 class SortableDirective extends AsyncDirective {
   private moved: Moved = () => {};
   private made: Sortable | undefined;
+  /** The node behind the item that is being dragged. */
+  private behind: Node | null = null;
 
   override update({ element }: ElementPart, [moved]: [Moved]) {
     this.moved = moved;
@@ -18,11 +20,14 @@ class SortableDirective extends AsyncDirective {
       animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
       // The pointer alone: what the browser drags of its own accord differs between systems.
       forceFallback: true,
+      onStart: ({ item }) => {
+        this.behind = item.nextSibling;
+      },
       onEnd: ({ item, oldDraggableIndex: from, newDraggableIndex: to }) => {
         if (from === undefined || to === undefined || from === to) return;
-        // Whoever drew the items puts them in order; here they go back to where that left them.
-        const others = [...(element as HTMLElement).children].filter((one) => one !== item);
-        element.insertBefore(item, others[from] ?? null);
+        // Whoever drew the items puts them in order. Here the item goes back to its own node: what
+        // draws them keeps comments between them.
+        element.insertBefore(item, this.behind);
         this.moved(from, to);
       },
     });

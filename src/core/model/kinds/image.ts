@@ -9,6 +9,7 @@ export const image: Kind = {
   control: 'file',
   isContent: true,
   keywords: [],
+  whole: { style: ['src'], attribute: ['src'], text: ['src'] },
   members: {
     src: { kind: 'pictureaddress', title: 'Address' },
     alt: { type: 'string', title: 'Alt text' },

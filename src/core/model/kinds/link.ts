@@ -9,6 +9,7 @@ export const link: Kind = {
   isCaption: true,
   link: 'itself',
   keywords: [],
+  whole: { style: ['href'], attribute: ['href', 'newTab', 'rel'], text: ['text'] },
   members: {
     href: { kind: 'address', title: 'Address' },
     text: { type: 'string', title: 'Text' },

@@ -7,6 +7,7 @@ export const media: Kind = {
   control: 'file',
   isContent: true,
   keywords: [],
+  whole: { style: ['src'], attribute: ['src'], text: ['src'] },
   members: {
     src: { kind: 'address', title: 'Address' },
     type: { type: 'string', title: 'Type', pattern: '^(?:$|[\\w.+-]+/[\\w.+-]+)' },

@@ -1,6 +1,5 @@
 import { html, nothing } from 'lit';
 import { repeat } from 'lit/directives/repeat.js';
-import { keyOf } from '../../../core/form/form-values.ts';
 import { rowCaption } from '../../../core/form/row-caption.ts';
 import type { Field } from '../../../core/model/field.ts';
 import type { Json } from '../../../core/model/json-source.ts';
@@ -22,7 +21,7 @@ export const rows: ControlView = ({ field, steps, id }, form) => {
     <ol ${sortable((from, to) => form.rows.move(steps, from, to))}>
       ${repeat(
         all,
-        (one, at) => keyOf(one) ?? `at ${at}`,
+        (_, at) => form.rowKey([...steps, String(at)]),
         (one, at) =>
           oneRow(
             {
@@ -78,7 +77,7 @@ function oneRow({ list, steps, row, at, count, isFull, least }: Row, form: FormP
   const field = list.row as Field;
   const own = [...steps, String(at)];
   const path = own.join('.');
-  const key = `row ${steps.join('.')} ${keyOf(row) ?? at}`;
+  const key = `row ${form.rowKey(own)}`;
   const isOpen = form.isOpen(key);
   const title = rowCaption(list, row) || words.row(at + 1);
   // A row that is one value has no more to open.
