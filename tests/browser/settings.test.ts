@@ -61,47 +61,6 @@ async function reach(path: string, ...keys: string[]): Promise<void> {
   await press(...keys);
 }
 
-describe('a row that nobody has touched', () => {
-  it.each(['list.0.name', 'list.2.name', 'diary.0.said'])(
-    'takes every stroke at %s, and stays open with the focus in it',
-    async (path) => {
-      const [list = '', at = ''] = path.split('.');
-      const row = form.locator(`.row[data-path="${list}.${at}"]`);
-      await row.locator('.toggle').first().click();
-      await control(path).click();
-      await press('End');
-      await page.keyboard.type(' by the lane');
-      expect(await control(path).inputValue()).toMatch(/\S by the lane$/);
-      await press('Alt+ArrowDown');
-      await page.keyboard.type('!');
-      expect(await form.locator(':focus').inputValue()).toMatch(/ by the lane!$/);
-      await press('Alt+ArrowUp');
-      await row.locator('.toggle').first().click();
-    },
-  );
-
-  it('keeps its inner rows open as well', async () => {
-    const row = form.locator('.row[data-path="list.0"]');
-    await row.locator('.toggle').first().click();
-    await control('list.0.calls.1').click();
-    await press('End');
-    await page.keyboard.type('cde');
-    expect(await control('list.0.calls.1').inputValue()).toBe('bcde');
-    await row.locator('.toggle').first().click();
-  });
-});
-
-describe('members that the mould does not use', () => {
-  it('are not shown', async () => {
-    const shown = (path: string) => control(path).count();
-    expect(await shown('image.alt')).toBe(1);
-    expect(await shown('image.width')).toBe(0);
-    expect(await shown('link.newTab')).toBe(1);
-    expect(await shown('media.poster')).toBe(0);
-    expect(await shown('typeface.lineHeight')).toBe(1);
-  });
-});
-
 describe('every kind is edited by mouse and by keyboard, and each frame shows it', () => {
   const edits: Readonly<
     Record<

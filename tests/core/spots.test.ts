@@ -135,23 +135,17 @@ describe('a spot', () => {
   });
 
   it.each([
-    ['Sold out', 'box.textContent = "Sold out";', 'text', {}],
-    ['left', 'box.textContent = count + " left";', 'text', {}],
-    ['trams left', `box.textContent = \`\${count} trams left\`;`, 'text', {}],
-    ['Sold out', 'box.innerHTML = "Sold out";', 'richtext', {}],
-    ['trams left', `box.innerHTML = \`<b>\${count}</b> trams left\`;`, 'richtext', {}],
-    ['Sold out', `const SAY = "Sold out"; box.innerHTML = \`<b>\${SAY}</b>\`;`, 'text', '^[^<>]*$'],
-    [
-      'Tram 7',
-      `const ALT = "Tram 7"; box.innerHTML = \`<i title="\${ALT}">x</i>\`;`,
-      'text',
-      '^[^<>"\']*$',
-    ],
-  ])('is what a script shows: %j in %s', (value, script, kind, pattern) => {
+    ['Sold out', 'box.textContent = "Sold out";', 'text'],
+    ['left', 'box.textContent = count + " left";', 'text'],
+    ['trams left', `box.textContent = \`\${count} trams left\`;`, 'text'],
+    ['Sold out', 'box.innerHTML = "Sold out";', 'richtext'],
+    ['trams left', `box.innerHTML = \`<b>\${count}</b> trams left\`;`, 'richtext'],
+    ['Sold out', `const SAY = "Sold out"; box.innerHTML = \`<b>\${SAY}</b>\`;`, 'text'],
+    ['Tram 7', `const ALT = "Tram 7"; box.innerHTML = \`<i title="\${ALT}">x</i>\`;`, 'text'],
+  ])('is what a script shows: %j in %s', (value, script, kind) => {
     const [spot, ...more] = spotsOf(`<p id="b"></p><script>${script}</script>`);
     expect(more).toEqual([]);
     expect(spot).toMatchObject({ kind, default: value });
-    expect(spot?.declares.pattern ?? {}).toEqual(pattern);
   });
 
   it('is what a button says before the script lets it say something else', () => {

@@ -52,7 +52,7 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   ],
   'core/compose': ['core/compile', 'core/deliver', 'core/model', 'core/problem', 'core/text'],
   'core/pack': ['core/model', 'core/problem', 'core/text'],
-  'core/form': ['core/model', 'core/problem'],
+  'core/form': ['core/model', 'core/problem', 'core/text'],
   'core/preview': ['core/compile', 'core/deliver', 'core/model', 'core/problem', 'core/text'],
   runtime: [],
   facts: [],

@@ -68,7 +68,7 @@ type LinkedMould = ReturnType<typeof linkMould>;
 
 function linkMould(ready: ReadyMould) {
   const { name, root, used, renamed, inlineNames, version, title, origin } = ready;
-  const linked = linkPlan(ready.plan, { mouldName: name, root, used, renamed });
+  const linked = linkPlan(ready.plan, { mouldName: name, root, used, renamed, guard: ready.guard });
   // A literal and no spread: this is what every cast goes through.
   const write: Caster['write'] = (values, id, place = noPlace) =>
     linked({
@@ -85,7 +85,7 @@ function linkMould(ready: ReadyMould) {
     const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
     return { texts, ofCast: castStyle({ root, used, renamed }, scoping, urls) };
   }, JSON.stringify);
-  const forScript = scriptValues(root);
+  const forScript = scriptValues(root, ready.guard);
   const defaults = forScript(root.default as JsonObject);
   const filesIn = memoizeByObject((assetAt: AssetAt) => {
     const files = assetsIn(ready.assets, (path) => assetAt(name, path));
@@ -161,7 +161,7 @@ function makeCast(
     return files ? files.inMarkup(text) : text;
   };
   const script = files ? files.script : ready.script();
-  const own = linked.forScript(values);
+  const own = script?.needsValues ? linked.forScript(values) : (values as JsonObject);
   const [slot] = ready.slots;
   const inherits = slot !== undefined && ready.declaredSlots[slot]?.inherits === true;
   return {

@@ -14,9 +14,11 @@ import { memoize } from '../text/memoize.ts';
 import type { Cast } from './cast.ts';
 import { type Caster, type CastOptions, makeCaster } from './caster.ts';
 import { hiddenTargets } from './first-state.ts';
+import { textGuard } from './guard/text-guard.ts';
 import {
   asksForPage,
   bringsScript,
+  guardedCode,
   libraryScriptsOf,
   loadOf,
   movingIn,
@@ -136,6 +138,7 @@ export function compileMould(given: Mould, read = parseSources(given)): Compiled
     slots: [...binder.slots],
     declaredSlots: manifest.slots ?? {},
     within: manifest.within ?? [],
+    guard: textGuard(root, guardedCode(mould, parsed)),
     addressed: [...binder.addressed].map(({ path }) => path),
     hiddenTargets: targets,
     hasBox: compiled.hasBox,

@@ -1,5 +1,7 @@
 import type { Library, Mould } from '../model/mould.ts';
 import { textOf } from '../text/utf8.ts';
+import type { GuardedCode } from './guard/text-guard.ts';
+import type { ParsedSources } from './parse-sources.ts';
 import { makesStyle, meansPage } from './script/cast-script.ts';
 import { fileAt } from './script/library-code.ts';
 import { movingProperties } from './style/moving-properties.ts';
@@ -70,6 +72,18 @@ export function libraryScriptsOf(mould: Mould, libraries = mould.manifest.librar
 /** The inline handlers of the template, as it is written. */
 function handlersIn({ template }: Mould): string {
   return (template.match(/\son[a-z]+\s*=[^>]*/gi) ?? []).join('\n');
+}
+
+/** What decides how text that an editor types is guarded. */
+export function guardedCode(mould: Mould, { script }: Pick<ParsedSources, 'script'>): GuardedCode {
+  const { libraries = [] } = mould.manifest;
+  const running = libraries.filter((one) => one.script !== undefined || one.module !== undefined);
+  return {
+    script: mould.script,
+    program: 'program' in script ? script.program : undefined,
+    handlers: [handlersIn(mould)],
+    libraries: running.map(({ name, provides }) => provides ?? name),
+  };
 }
 
 /** True where script or handlers mean the page's own elements, for which the cast has its root. */

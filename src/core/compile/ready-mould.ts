@@ -1,6 +1,7 @@
 import type { Field } from '../model/field.ts';
 import type { Library, Slot } from '../model/mould.ts';
 import type { HiddenTarget } from './first-state.ts';
+import type { TextGuard } from './guard/text-guard.ts';
 import type { CastScript } from './script/cast-script.ts';
 import type { Manner, MouldStyle } from './style/compile-style.ts';
 import type { InlineNames } from './template/inline-names.ts';
@@ -36,6 +37,8 @@ export interface ReadyMould {
   readonly declaredSlots: Readonly<Record<string, Slot>>;
   /** Names of what it may only stand in. */
   readonly within: readonly string[];
+  /** How text is kept from becoming markup; undefined where nothing could make it that. */
+  readonly guard?: TextGuard | undefined;
   /** Paths of text fields that fill an address. */
   readonly addressed: readonly string[];
   readonly hiddenTargets: readonly HiddenTarget[];

@@ -14,7 +14,7 @@ import { pageListeners } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
 import { unmatchedLookups } from './script/selectors.ts';
 import { oddInScript, unbalancedScript } from './script/slips.ts';
-import { unsafeMarkup } from './script/unsafe-markup.ts';
+import { textAsCode, unsafeMarkup } from './script/unsafe-markup.ts';
 import { contrast } from './style/contrast.ts';
 import { grammar } from './style/grammar.ts';
 import { unmatchedRules, unusedClasses } from './style/names.ts';
@@ -62,6 +62,7 @@ export const checks: readonly Check[] = [
   pageListeners,
   accidentalGlobals,
   unsafeMarkup,
+  textAsCode,
   pointerOnly,
   missingLibraries,
   missingPlugins,

@@ -1,3 +1,5 @@
+import type { GuardedCode } from '../../compile/guard/text-guard.ts';
+import { guardedCode } from '../../compile/mould-code.ts';
 import type { ParsedSources } from '../../compile/parse-sources.ts';
 import type { Field } from '../../model/field.ts';
 import { type JsonSource, parseJson } from '../../model/json-source.ts';
@@ -16,6 +18,8 @@ export interface Subject {
   readonly markup: MarkupSource;
   readonly style: StyleSource;
   readonly script: ScriptSource;
+  /** What decides how text that an editor types is guarded. */
+  readonly code: GuardedCode;
   readonly files: Mould['files'];
   /** The page that casts are to stand on, where one is given. */
   readonly host: string | undefined;
@@ -32,6 +36,7 @@ export function readSubject(
     manifest: mould.manifest,
     root,
     files: mould.files,
+    code: guardedCode(mould, parsed),
     host,
     placeOf: parseJson('mould.json', mould.manifestText).placeOf,
     markup: readMarkupSource(mould.template, parsed.template),

@@ -1,3 +1,4 @@
+import { runsTextAt } from '../../compile/guard/text-guard.ts';
 import { parseSources } from '../../compile/parse-sources.ts';
 import { rootSizePx } from '../../compile/style/root-size.ts';
 import type { Mould } from '../../model/mould.ts';
@@ -7,7 +8,7 @@ import type { Range } from '../../text/edits.ts';
 import { escapeRegExp } from '../../text/escape-reg-exp.ts';
 import { readScriptSource } from '../sources/script-source.ts';
 import { readStyleSource } from '../sources/style-source.ts';
-import { type PlacedDraft, type Proposal, proposalOf, sections } from './atom.ts';
+import { type PlacedDraft, type Proposal, proposalOf, sections, sure } from './atom.ts';
 import { atomsIn, countsOf } from './markup/atoms-in.ts';
 import { laidOutBy } from './markup/laid-out.ts';
 import { blocksOf } from './names/element-names.ts';
@@ -19,7 +20,6 @@ import { joinLists } from './same/linked-lists.ts';
 import { mergeSame } from './same/merge.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
-import { heldToText } from './script/into-markup.ts';
 import { writtenBy } from './script/written.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
@@ -188,11 +188,16 @@ function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
 function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
   if (!script.program || script.text === '') return [];
   const look = lookAtScript(script);
-  const found = withoutOverlaps(
-    scriptDetectors.flatMap((detect) => detect(look)),
-    script.text.length,
-  );
-  return heldToText(found, script);
+  const found = scriptDetectors.flatMap((detect) => detect(look));
+  const code = { script: script.text, program: script.program, handlers: [], libraries: [] };
+  const isRun = runsTextAt(code) !== undefined;
+  return withoutOverlaps(isRun ? found.map(unsure) : found, script.text.length);
+}
+
+/** Text that the script may run as code is for those to bind who know that it does not. */
+function unsure(one: Proposal): Proposal {
+  const isText = one.said !== undefined && (one.kind === 'text' || one.kind === 'list');
+  return isText ? { ...one, weight: Math.min(one.weight, sure - 0.1) } : one;
 }
 
 /** What was found first stands; a place of a source of so many characters is filled once. */

@@ -1,6 +1,7 @@
 import type { JsonObject } from '../../model/json-source.ts';
 import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
 import { isRemoteAddress } from '../../text/address.ts';
+import type { PageGuard } from '../guard/page-guard.ts';
 import type { AttributePlace } from '../template/attribute-place.ts';
 import { joined, readerOf, type Write } from '../template/scope.ts';
 import { toCandidate, toClassWords, toHtmlText } from '../template/sink.ts';
@@ -9,14 +10,14 @@ import type { AttributePart, PlanOf, ValueAt, ValuePlan } from './plan.ts';
 import { kindOf, linkCondition, linkJson } from './values.ts';
 
 /** An attribute whose value is bound; it is left out where all of that is empty. */
-export function linkAttribute(plan: PlanOf<'attribute'>): Write {
+export function linkAttribute(plan: PlanOf<'attribute'>, guard: PageGuard): Write {
   const { name, quote, value: bound, isHeld } = plan;
   const { place, texts } = bound;
   const hasFixedText = texts.some((text) => text.trim() !== '');
   const isSafe = place === 'picture' ? isSafePicture : isSafeAddress;
-  const parts = bound.parts.map((part) => linkPart(part, place));
+  const parts = bound.parts.map((part) => linkPart(part, place, guard));
   const opening = ` ${name}=${quote}`;
-  const value = linkValue(bound);
+  const value = linkValue(bound, guard);
   // Without an alternative a picture is read out by its address (HTML Standard, 4.8.4.4).
   if (name === 'alt') return (scope) => opening + value(scope) + quote;
   const [only] = parts;
@@ -39,13 +40,13 @@ export function linkAttribute(plan: PlanOf<'attribute'>): Write {
 }
 
 /** The value alone, escaped for inside either kind of quotes. */
-function linkValue(bound: ValuePlan | string): Write {
+function linkValue(bound: ValuePlan | string, guard: PageGuard): Write {
   if (typeof bound === 'string') return () => bound;
   const { texts, parts, place } = bound;
   return joined(
     texts,
     parts.map((part) => {
-      const write = linkPart(part, place);
+      const write = linkPart(part, place, guard);
       return (scope) => toHtmlText(write(scope));
     }),
   );
@@ -69,8 +70,8 @@ function linkCandidates(opening: string, value: Write, quote: string): Write {
 const noAddress = '\0';
 
 /** The characters of one binding in an attribute, not escaped yet; '' for what is empty. */
-function linkPart(part: AttributePart, place: AttributePlace): Write {
-  if (part.json) return linkJson(part);
+function linkPart(part: AttributePart, place: AttributePlace, guard: PageGuard): Write {
+  if (part.json) return linkJson(part, guard);
   const { of } = part;
   const read = readerOf(of);
   const kind = kindOf(of);
@@ -97,7 +98,8 @@ function linkPart(part: AttributePart, place: AttributePlace): Write {
     const value = read(scope);
     if (value === null || (value === false && !saysFalse)) return '';
     const text = write?.(value) ?? '';
-    return shape ? shape(text) : text;
+    if (shape) return shape(text);
+    return place === 'address' || place === 'picture' ? text : guard.text(text, kind);
   };
 }
 
@@ -110,8 +112,8 @@ export function linkBoolean({ name, parts }: PlanOf<'boolean'>): Write {
   return (scope) => (tests.some(({ read, isEmpty }) => !isEmpty(read(scope))) ? ` ${name}=""` : '');
 }
 
-export function linkClasses({ quote, own, more }: PlanOf<'classes'>): Write {
-  const value = linkValue(own);
+export function linkClasses({ quote, own, more }: PlanOf<'classes'>, guard: PageGuard): Write {
+  const value = linkValue(own, guard);
   const others = more.map((one) => ({ holds: linkCondition(one.if), words: ` ${one.words}` }));
   return (scope) => {
     let all = value(scope);
@@ -122,9 +124,13 @@ export function linkClasses({ quote, own, more }: PlanOf<'classes'>): Write {
 }
 
 /** A style attribute with declarations after the author's own. */
-export function linkRowStyle(plan: PlanOf<'row-style'>, declarations: Write): Write {
+export function linkRowStyle(
+  plan: PlanOf<'row-style'>,
+  declarations: Write,
+  guard: PageGuard,
+): Write {
   const { quote, own, between } = plan;
-  return joined([` style=${quote}`, between, quote], [linkValue(own), declarations]);
+  return joined([` style=${quote}`, between, quote], [linkValue(own, guard), declarations]);
 }
 
 /**

@@ -1,5 +1,7 @@
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import type { Json } from '../../model/json-source.ts';
+import { pageGuard } from '../guard/page-guard.ts';
+import type { TextGuard } from '../guard/text-guard.ts';
 import { namedAs } from '../named-as.ts';
 import { declarationsOf, styledFields } from '../style/properties.ts';
 import { joined, readerOf, type Scope, type Write } from '../template/scope.ts';
@@ -17,23 +19,25 @@ export interface Linking {
   readonly used: ReadonlySet<string>;
   /** New names of custom properties, where they are not the author's. */
   readonly renamed: ReadonlyMap<string, string>;
+  readonly guard?: TextGuard | undefined;
 }
 
 type Linkers = { readonly [Name in Exclude<Plan, string>['is']]: (plan: never) => Write };
 
 /** Makes the function that writes a plan. It only joins strings. */
 export function linkPlan(whole: Plan, linking: Linking): Write {
+  const inPage = pageGuard(linking.guard, linking.root);
   const link = (plan: Plan): Write =>
     typeof plan === 'string' ? () => plan : linkers[plan.is](plan as never);
   const linkers: Linkers = {
     join: ({ texts, parts }: PlanOf<'join'>) => joined(texts, parts.map(link)),
-    text: linkText,
-    html: linkHtml,
-    data: linkData,
-    attribute: linkAttribute,
+    text: (plan: PlanOf<'text'>) => linkText(plan, inPage),
+    html: (plan: PlanOf<'html'>) => linkHtml(plan, inPage),
+    data: (plan: PlanOf<'data'>) => linkData(plan, inPage),
+    attribute: (plan: PlanOf<'attribute'>) => linkAttribute(plan, inPage),
     boolean: linkBoolean,
-    classes: linkClasses,
-    'row-style': (plan: PlanOf<'row-style'>) => linkRowStyle(plan, rowStyle(plan, linking)),
+    classes: (plan: PlanOf<'classes'>) => linkClasses(plan, inPage),
+    'row-style': (plan: PlanOf<'row-style'>) => linkRowStyle(plan, rowStyle(plan, linking), inPage),
     link: linkLink,
     ids: ({ of, ids }: PlanOf<'ids'>) => withOwnIds(link(of), ids),
     suffix: () => (scope) => scope.suffix,

@@ -83,10 +83,18 @@ export const scriptWording = {
     hint: ({ name }: { name: string }) => `Declare it with let ${name}.`,
   },
   'script/text-as-markup': {
-    level: 'error',
+    level: 'warning',
     message: ({ path }: { path: string }) =>
-      `The script inserts ${path} as HTML, so code that an editor types there would run.`,
-    hint: () => 'Use textContent, or change the field to kind markup.',
+      `The script inserts ${path} as HTML. In a cast it is inserted as text, and tags in it are shown as they are typed.`,
+    hint: () =>
+      'Use textContent, or change the field to kind richtext or markup if it may hold tags.',
+  },
+  'script/text-as-code': {
+    level: 'warning',
+    message: ({ path }: { path: string }) =>
+      `The script can run text as code here, and ${path} may be part of that text.`,
+    hint: () =>
+      'Do not build code from text: use a function or addEventListener. Or remove the field from the script.',
   },
   'script/hover-only': {
     level: 'warning',

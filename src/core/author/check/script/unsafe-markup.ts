@@ -1,10 +1,11 @@
+import { runsTextAt, textGuard, textsBelow } from '../../../compile/guard/text-guard.ts';
 import {
   dottedName,
   memberName,
   type ScriptNode,
   type Syntax,
 } from '../../../compile/script/syntax.ts';
-import { scriptUses } from '../../../compile/uses/script-uses.ts';
+import { fieldRead, scriptUses } from '../../../compile/uses/script-uses.ts';
 import type { Field } from '../../../model/field.ts';
 import type { MarkupSource } from '../../sources/markup-source.ts';
 import type { ScriptSource } from '../../sources/script-source.ts';
@@ -13,7 +14,7 @@ import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 /** Kinds whose value holds markup on purpose. */
 const markupKinds = new Set(['markup', 'richtext']);
 
-/** Text of a field that script puts in as markup, where what an editor typed would be run. */
+/** Text of a field that script puts in as markup, though it holds none. */
 export const unsafeMarkup: Check = ({ script, markup, root }) => {
   const fields = new Map(root.members.map((field) => [field.name, field]));
   if (!script.program) return [];
@@ -24,6 +25,20 @@ export const unsafeMarkup: Check = ({ script, markup, root }) => {
       ? []
       : [flaw(script, at.node.start, 'script/text-as-markup', { path })];
   });
+};
+
+/** Text of a field in a script that runs text as code, or decodes it before it becomes markup. */
+export const textAsCode: Check = ({ script, root, code }) => {
+  const { program } = script;
+  const at = program ? runsTextAt(code) : undefined;
+  if (!program || at === undefined) return [];
+  const { uses, loose } = scriptUses(program, script.text);
+  const read = new Set(uses.map(fieldRead));
+  const plain = new Set(textGuard(root, code)?.plain);
+  const [path] = textsBelow(root).filter(
+    (one) => !plain.has(one) && (loose.length > 0 || read.has(one.split('.')[0] ?? '')),
+  );
+  return path === undefined ? [] : [flaw(script, at, 'script/text-as-code', { path })];
 };
 
 interface Sink {

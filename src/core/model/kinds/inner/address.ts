@@ -6,6 +6,7 @@ export const address: Kind = {
   control: 'address',
   link: 'member',
   isInner: true,
+  isAddress: true,
   keywords: [],
   schema: () => ({ type: 'string', format: 'safe-address' }),
   blank: () => '',
