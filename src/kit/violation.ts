@@ -6,8 +6,14 @@ import { isDrawing } from '../core/model/kinds/inner/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../core/model/safe-address.ts';
 import { cssFormats } from '../core/model/values/css-formats.ts';
 import { phrase } from '../core/model/values/phrases.ts';
+import { linearPattern } from '../core/text/linear-pattern.ts';
+import { memoizeByName } from '../core/text/memoize.ts';
+import { isShallow } from '../core/text/nesting.ts';
 
 export type Violation = (value: Json) => string | undefined;
+
+/** Made once each: one field is checked for many values. */
+const patternOf = memoizeByName(linearPattern);
 
 type Holds = (value: never, limit: never) => boolean;
 
@@ -18,7 +24,7 @@ type Holds = (value: never, limit: never) => boolean;
 const keywords: Readonly<Record<string, readonly [about: string, holds: Holds]>> = {
   minLength: ['string', (value: string, limit: number) => [...value].length >= limit],
   maxLength: ['string', (value: string, limit: number) => [...value].length <= limit],
-  pattern: ['string', (value: string, limit: string) => new RegExp(limit, 'u').test(value)],
+  pattern: ['string', (value: string, limit: string) => patternOf(limit)(value)],
   format: ['string', (value: string, limit: string) => isOfFormat(value, limit)],
   minimum: ['number', (value: number, limit: number) => value >= limit],
   maximum: ['number', (value: number, limit: number) => value <= limit],
@@ -76,6 +82,7 @@ const own: Readonly<Record<string, (value: string) => boolean>> = {
   'safe-picture': isSafePicture,
   'css-selector': isSelector,
   'svg-drawing': isDrawing,
+  'html-text': isShallow,
 };
 
 function isOfFormat(value: string, name: string): boolean {

@@ -196,9 +196,7 @@ describe('whatever is pasted', () => {
   const pastes = fc.array(bits, { minLength: 1, maxLength: 40 }).map((some) => some.join(''));
 
   it.each<[name: string, text: string]>([
-    ['elements nested deeper than calls can be', '<div>'.repeat(20_000)],
-    ['foreign elements nested so', '<svg><style>'.repeat(5000)],
-    ['rules nested so', `<style>${'a{'.repeat(20_000)}</style>`],
+    ['foreign elements that are none to a browser', '<svg><style>'.repeat(5000)],
     ['calls that never end', `<script>${'f('.repeat(20_000)}</script>`],
     ['comments that never end', '/*'.repeat(20_000)],
     ['bindings that never end', '{~'.repeat(5000)],

@@ -3,6 +3,7 @@ import type { Field } from '../model/field.ts';
 import { fieldFaults } from '../model/field-faults.ts';
 import { parseJson } from '../model/json-source.ts';
 import type { Library, Manifest, Mould } from '../model/mould.ts';
+import { nestingFaults } from '../model/nesting-faults.ts';
 import { picked } from '../model/picked.ts';
 import { readFields } from '../model/read-fields.ts';
 import type { CheckedValues } from '../model/values/check-values.ts';
@@ -71,7 +72,21 @@ export interface CompiledMould {
  *
  * @param read its sources, where they have been parsed before
  */
-export function compileMould(given: Mould, read = parseSources(given)): CompiledMould {
+export function compileMould(given: Mould, read?: ParsedSources): CompiledMould {
+  const tooDeep = nestingFaults(given);
+  if (tooDeep.length > 0) return unsoundOf(given, tooDeep);
+  return compile(given, read ?? parseSources(given));
+}
+
+/** A mould that nothing is read of. */
+function unsoundOf({ manifest }: Mould, findings: readonly Finding[]): CompiledMould {
+  const fields = { type: 'object', properties: {} };
+  const nothing = { template: '', style: '', script: '', files: {}, manifestText: '{}' };
+  const { ready } = compileMould({ ...nothing, manifest: { ...manifest, fields } });
+  return compiledOf(ready, findings, () => makeCaster(ready));
+}
+
+function compile(given: Mould, read: ParsedSources): CompiledMould {
   const { manifest, manifestText, template, script } = given;
   const { name, libraries = [] } = manifest;
   const { source, fields } = fieldsOf(manifest, manifestText);

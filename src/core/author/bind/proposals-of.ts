@@ -10,7 +10,12 @@ import type { Bound } from '../ties/ties.ts';
 export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
   const base = { ...mould, ...before };
   const own = ownProperties(base);
+  // Lists in lists are tried again with each that they stand in. A page comes to a few times its
+  // length; where hundreds were pasted into each other, those that are left stay as they are.
+  let left = 40 * base.template.length + 200_000;
   const proposals = propose(base, (proposal, around) => {
+    left -= lengthOf(proposal);
+    if (left < 0) return false;
     return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
   });
   const bound = ties.flatMap(({ changes }) => changes);
@@ -21,6 +26,13 @@ export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[]
     new Map(),
     own,
   );
+}
+
+/** How much of the template a proposal stands in, in characters. */
+function lengthOf({ drafts }: Proposal): number {
+  const own = drafts.filter((one) => one.in === 'template');
+  const start = own.reduce((least, one) => Math.min(least, one.start), Infinity);
+  return Math.max(0, own.reduce((most, one) => Math.max(most, one.end), 0) - start);
 }
 
 /** The custom properties that a mould's own code speaks of. */

@@ -1,6 +1,7 @@
 import { type CompiledMould, compileMould } from '../../compile/compile-mould.ts';
 import { parseSources } from '../../compile/parse-sources.ts';
 import type { Mould } from '../../model/mould.ts';
+import { nestingFaults } from '../../model/nesting-faults.ts';
 import { eachPart, fileOf, sourceParts } from '../../model/source-parts.ts';
 import type { Finding } from '../../problem/finding.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
@@ -51,6 +52,8 @@ export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
 }
 
 function look(mould: Mould, { host }: CheckOptions): Flaw[] {
+  const tooDeep = nestingFaults(mould);
+  if (tooDeep.length > 0) return tooDeep.map((finding) => ({ finding }));
   const parsed = parseSources(mould);
   const compiled = compileMould(mould, parsed);
   const subject = readSubject(mould, parsed, compiled.root, host);

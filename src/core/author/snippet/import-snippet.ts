@@ -1,4 +1,5 @@
 import { defaultWidths, type Manifest, type Mould, namePattern } from '../../model/mould.ts';
+import { refuseDeep } from '../../model/nesting-faults.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
@@ -73,6 +74,7 @@ export function importSnippet(
     page: Object.assign({}, ...splits.map((split) => split.page)),
   });
   const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
+  refuseDeep({ template, style: sheet.style });
   const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
   return {
     mould: { manifest, manifestText, template, style: sheet.style, script, files },

@@ -1,5 +1,6 @@
 import { isJsonObject, type Json, parseJson } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
+import { refuseDeep } from '../../model/nesting-faults.ts';
 import { eachPart, fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { textOf } from '../../text/utf8.ts';
@@ -24,6 +25,7 @@ export interface Bound {
  * are: a tie of which that does not hold any more is left out, with a finding.
  */
 export function readTies(mould: Mould): Bound {
+  refuseDeep(mould);
   const none = { before: eachPart((part) => mould[part]), ties: [] };
   const file = mould.files[tiesFile];
   if (file === undefined) return { ...none, findings: [] };

@@ -24,7 +24,7 @@ export function guardedText(text: string, ends: string): string {
 }
 
 /** Keeps a text from being an address that runs. */
-export function withoutScheme(text: string): string {
+function withoutScheme(text: string): string {
   if (!text.includes(':')) return text;
   const bare = text.replace(/[\u0000-\u0020]/g, '');
   return /^(?:javascript|vbscript|data):/i.test(bare) ? text.replace(':', `${joiner}:`) : text;

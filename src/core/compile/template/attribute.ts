@@ -9,7 +9,9 @@ import { type Binder, kindNameRead, refer, reportNoText, valueRead } from './bin
 import type { Hole } from './hole.ts';
 import { fitsJson, type JsonPlace, jsonPlaces } from './json-place.ts';
 import type { Attribute, Element } from './markup.ts';
+import { closedBefore, withoutReferences } from './references.ts';
 import type { Binding } from './text-hole.ts';
+import { type UrlTexts, urlPlaces } from './url-place.ts';
 
 /** An attribute whose value is made of fixed text and bindings, taken apart. */
 export interface BoundAttribute {
@@ -19,6 +21,8 @@ export interface BoundAttribute {
   readonly references: readonly Reference[];
   /** Where each binding stands, in an attribute that holds JSON. */
   readonly json?: readonly JsonPlace[] | undefined;
+  /** Where each binding stands in `url()`, in a style attribute. */
+  readonly urls?: UrlTexts['places'] | undefined;
 }
 
 /** Takes a bound attribute apart, or reports why nothing can be bound in it. */
@@ -49,10 +53,11 @@ export function readBoundAttribute(
     const reference = refer(binder, hole.path, loops, hole.start);
     if (!reference) return undefined;
     references.push(reference);
-    texts.push(text);
+    texts.push(closedBefore(text, false));
     text = '';
   }
   texts.push(text + binder.source.slice(from, attribute.value.end));
+  if (place === 'style') return readStyle(binder, bindings, texts, references);
   const json = place === 'plain' ? jsonIn(attribute.name, texts, references) : undefined;
   const wrong = references.findIndex((reference, at) =>
     json ? !fitsJson(reference, json[at] ?? 'value') : !writable(reference, place),
@@ -62,6 +67,26 @@ export function readBoundAttribute(
     return undefined;
   }
   return { place, texts, references, json };
+}
+
+/** Takes a bound style attribute apart; in `url()` any address may stand. */
+function readStyle(
+  binder: Binder,
+  bindings: readonly Binding[],
+  given: readonly string[],
+  references: readonly Reference[],
+): BoundAttribute | undefined {
+  const { texts, places } = urlPlaces(given);
+  const fits = (reference: Reference, at: number) => {
+    const kind: Kind = kinds[kindNameRead(reference)];
+    return places[at] ? (kind.address ?? kind.text) !== undefined : writable(reference, 'style');
+  };
+  const wrong = references.findIndex((reference, at) => !fits(reference, at));
+  if (wrong >= 0) {
+    reportNoText(binder, references[wrong] as Reference, (bindings[wrong] as Binding).start);
+    return undefined;
+  }
+  return { place: 'style', texts, references, urls: places };
 }
 
 /** Where each binding stands in an attribute that holds JSON; lists and groups make it that. */
@@ -102,18 +127,29 @@ export function planAttribute(
   const { place, texts, references } = bound;
   if (place === 'boolean') return { is: 'boolean', name, parts: references.map(valueRead) };
   const isAddress = place === 'picture' || place === 'address';
-  const isHeld = isAddress && !settlesScheme(texts[0] ?? '');
+  // A list of values has a scheme in each of them.
+  const isList = name === 'values';
+  const isHeld = isAddress && (isList || !settlesScheme(withoutReferences(texts[0] ?? '')));
   if (isHeld || place === 'candidates') {
     for (const { field } of references) if (field.kind.isTextual) binder.addressed.add(field);
   }
-  return { is: 'attribute', name, quote: quote ?? '"', value: planValue(bound), isHeld };
+  const isCoded = isHeld && texts.some((text) => text.includes('&'));
+  return {
+    is: 'attribute',
+    name,
+    quote: quote ?? '"',
+    value: planValue(bound),
+    isHeld,
+    ...(isCoded ? { read: texts.map(withoutReferences) } : {}),
+  };
 }
 
 /** Plans the value alone. */
-export function planValue({ place, texts, references, json }: BoundAttribute): ValuePlan {
+export function planValue({ place, texts, references, json, urls }: BoundAttribute): ValuePlan {
   const parts = references.map((reference, at) => ({
     of: valueRead(reference),
     ...(json ? { json: json[at] ?? 'value' } : {}),
+    ...(urls?.[at] ? { url: urls[at] } : {}),
   }));
   return { place, texts, parts };
 }

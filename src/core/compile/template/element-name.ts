@@ -101,17 +101,23 @@ export function markName(
   ];
 }
 
+/** Names that the parser treats alike (HTML Standard, 13.2.6.4.7). */
+const headings = /^h[1-6]$/;
+
 /** True where a browser builds the same tree with another name in these tags. */
 function keepsShape(source: string, element: Element, name: string): boolean {
-  const { start, endTag } = element;
+  const { start, end, endTag } = element;
   if (!endTag) return false;
-  const length = element.name.length;
-  const renamed = [
-    source.slice(0, start + 1),
-    source.slice(start + 1 + length, endTag.start + 2),
-    source.slice(endTag.start + 2 + length),
-  ].join(name);
-  return shapeOf(source) === shapeOf(renamed);
+  if (name === element.name || (headings.test(name) && headings.test(element.name))) return true;
+  const around: string[] = [];
+  for (let one = element.parent; one; one = one.parent) around.unshift(`<${one.name}>`);
+  const content = source.slice(start + 1 + element.name.length, endTag.start + 2);
+  // What comes after it tells whether it was closed where it ends.
+  const shape = (own: string) =>
+    shapeOf(
+      `${around.join('')}<${own}${content}${own}${source.slice(endTag.start + 2 + element.name.length, end)}<b>`,
+    );
+  return shape(element.name) === shape(name);
 }
 
 /** Which element is in which, without their names. */

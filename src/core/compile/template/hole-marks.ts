@@ -5,6 +5,7 @@ import { isDataBlock, markDataBlock } from './data-block.ts';
 import type { Hole } from './hole.ts';
 import type { Mark } from './mark.ts';
 import type { Element, Markup } from './markup.ts';
+import { closedBefore } from './references.ts';
 import { type Surroundings, surroundingsIn } from './surroundings.ts';
 import { planTextHole } from './text-hole.ts';
 
@@ -36,11 +37,24 @@ export function markHoles(
     } else if (around.in === 'text') {
       const write =
         hole.is === 'plain' ? '{~' : planTextHole(binder, hole, block?.loops ?? [], around.element);
-      if (write !== undefined) marks.push({ start: hole.start, end: hole.end, write });
+      if (write === undefined) continue;
+      marks.push({ start: hole.start, end: hole.end, write }, ...markBefore(binder, hole));
     }
   }
   return marks;
 }
+
+/** What stands right before a binding in text, where the value could complete it. */
+function markBefore({ source }: Binder, { start }: Hole): Mark[] {
+  const [end = ''] =
+    /(?:<|&#?\w*)$/.exec(source.slice(Math.max(0, start - longestReference), start)) ?? [];
+  return end === ''
+    ? []
+    : [{ start: start - end.length, end: start, write: closedBefore(end, true) }];
+}
+
+/** No name of a character reference is longer (HTML Standard, 13.5). */
+const longestReference = 34;
 
 function closedPlace(around: Extract<Surroundings, { in: 'raw' | 'tag' }>) {
   const { name } = around.element;

@@ -44,7 +44,9 @@ export function surroundingsIn(markup: Markup): (offset: number) => Surroundings
       at = around[at ?? -1];
     }
     if (innermost?.isHtml && rawText.has(innermost.name)) return { in: 'raw', element: innermost };
-    if (innermost?.name === 'style') return { in: 'raw', element: innermost };
+    // In SVG their content is text to the parser, and still run or read as style.
+    if (innermost?.name === 'style' || innermost?.name === 'script')
+      return { in: 'raw', element: innermost };
     return { in: 'text', element: innermost };
   };
 }

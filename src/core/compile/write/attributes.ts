@@ -1,4 +1,5 @@
 import type { JsonObject } from '../../model/json-source.ts';
+import { cssUrl } from '../../model/kinds/css/css-string.ts';
 import { isSafeAddress, isSafePicture } from '../../model/safe-address.ts';
 import { isRemoteAddress } from '../../text/address.ts';
 import type { PageGuard } from '../guard/page-guard.ts';
@@ -14,7 +15,7 @@ export function linkAttribute(plan: PlanOf<'attribute'>, guard: PageGuard): Writ
   const { name, quote, value: bound, isHeld } = plan;
   const { place, texts } = bound;
   const hasFixedText = texts.some((text) => text.trim() !== '');
-  const isSafe = place === 'picture' ? isSafePicture : isSafeAddress;
+  const isSafe = safeIn(plan);
   const parts = bound.parts.map((part) => linkPart(part, place, guard));
   const opening = ` ${name}=${quote}`;
   const value = linkValue(bound, guard);
@@ -31,12 +32,18 @@ export function linkAttribute(plan: PlanOf<'attribute'>, guard: PageGuard): Writ
     };
   }
   if (place === 'candidates') return linkCandidates(opening, value, quote);
-  const unescaped = isHeld ? joined(texts, parts) : undefined;
+  const unescaped = isHeld ? joined(plan.read ?? texts, parts) : undefined;
   return (scope) => {
     if (!hasFixedText && parts.every((part) => part(scope) === '')) return '';
     if (unescaped && !isSafe(unescaped(scope))) return '';
     return opening + value(scope) + quote;
   };
+}
+
+/** Whether a whole value runs nothing; animation takes a list of values (SVG 2, SMIL 12.5.5). */
+function safeIn({ name, value }: PlanOf<'attribute'>): (whole: string) => boolean {
+  if (value.place === 'picture') return isSafePicture;
+  return name === 'values' ? (whole) => whole.split(';').every(isSafeAddress) : isSafeAddress;
 }
 
 /** The value alone, escaped for inside either kind of quotes. */
@@ -75,6 +82,7 @@ function linkPart(part: AttributePart, place: AttributePlace, guard: PageGuard):
   const { of } = part;
   const read = readerOf(of);
   const kind = kindOf(of);
+  if (part.url) return linkUrl(part, part.url);
   if (place === 'style') {
     const declared = of.unit === undefined ? {} : { unit: of.unit };
     return (scope) => {
@@ -101,6 +109,24 @@ function linkPart(part: AttributePart, place: AttributePlace, guard: PageGuard):
     if (shape) return shape(text);
     return place === 'address' || place === 'picture' ? text : guard.text(text, kind);
   };
+}
+
+/** An address in `url()` of a style attribute, or part of one, percent-encoded (URL Standard). */
+function linkUrl({ of }: AttributePart, url: 'whole' | 'part'): Write {
+  const read = readerOf(of);
+  const kind = kindOf(of);
+  const write = kind.address ?? kind.text;
+  return (scope) => {
+    const value = read(scope);
+    const address = value === null ? '' : (write?.(value) ?? '');
+    if (url === 'part') return address.replace(/[\s"'()\\<>`]/g, percent);
+    return address !== '' && isSafePicture(address) ? cssUrl(address) : '';
+  };
+}
+
+function percent(sign: string): string {
+  const code = encodeURIComponent(sign);
+  return code === sign ? `%${sign.charCodeAt(0).toString(16)}` : code;
 }
 
 export function linkBoolean({ name, parts }: PlanOf<'boolean'>): Write {

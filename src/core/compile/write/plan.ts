@@ -26,6 +26,8 @@ export interface Condition {
 export interface AttributePart {
   readonly of: ValueAt;
   readonly json?: 'string' | 'value' | undefined;
+  /** How it stands in `url()` of a style attribute. */
+  readonly url?: 'whole' | 'part' | undefined;
 }
 
 /** An attribute's value: fixed text around bindings; `texts` has one more entry than `parts`. */
@@ -56,6 +58,8 @@ export type Plan =
       readonly value: ValuePlan;
       /** True where the whole is held to safe schemes. */
       readonly isHeld: boolean;
+      /** The texts with their character references read, where they have any. */
+      readonly read?: readonly string[] | undefined;
     }
   | { readonly is: 'boolean'; readonly name: string; readonly parts: readonly ValueAt[] }
   /** The class attribute: words of the author's own, then those whose condition holds. */

@@ -1,4 +1,5 @@
 import { cleanHtml, plainOf, toRoom } from '#clean-html';
+import { isShallow } from '../../text/nesting.ts';
 import type { Json } from '../json-source.ts';
 import { isBlank, type Kind } from '../kind.ts';
 
@@ -12,13 +13,16 @@ export const richtext: Kind = {
   keywords: ['maxLength', 'classes'],
   schema: ({ maxLength }) => ({
     type: 'string',
+    format: 'html-text',
     contentMediaType: 'text/html',
     ...(maxLength === undefined ? {} : { maxLength }),
   }),
   blank: () => '',
   isEmpty: isBlank,
   accept: (value, { classes }) =>
-    typeof value === 'string' ? cleanHtml(value, isNames(classes) ? classes : []) : value,
+    typeof value === 'string' && isShallow(value)
+      ? cleanHtml(value, isNames(classes) ? classes : [])
+      : value,
   read: (typed) => typed,
   text: (value) => plainOf(String(value)),
   html: (value, room) => (room === 'flow' ? String(value) : toRoom(String(value), room)),

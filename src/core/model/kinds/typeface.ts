@@ -1,5 +1,6 @@
 import { isJsonObject, type JsonObject } from '../json-source.ts';
 import { type Kind, readMembers } from '../kind.ts';
+import { families } from './inner/families.ts';
 
 /** The property of CSS that each member sets. */
 export const typefaceProperties: Readonly<Record<string, string>> = {
@@ -40,8 +41,7 @@ export const typeface: Kind = {
   css: (value) => {
     const { style, weight, size, lineHeight, family } = value as JsonObject;
     const height = lineHeight ? `/${lineHeight}` : '';
-    return [style, weight, `${size ?? '1em'}${height}`, family ?? 'inherit']
-      .filter((part) => part)
-      .join(' ');
+    const names = family ? families.css?.(family, {}) : 'inherit';
+    return [style, weight, `${size ?? '1em'}${height}`, names].filter((part) => part).join(' ');
   },
 };

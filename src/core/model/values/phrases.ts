@@ -1,3 +1,4 @@
+import { deepest } from '../../text/nesting.ts';
 import type { Json, JsonObject } from '../json-source.ts';
 import { safeAddressRule, safePictureRule } from '../safe-address.ts';
 
@@ -20,7 +21,8 @@ const formats: Readonly<Record<string, string>> = {
   'css-position': 'must be a CSS position, such as center or 20% 30%',
   'css-weight': 'must be normal, bold or a number from 1 to 1000',
   'css-line-height': 'must be a number, such as 1.4, or a CSS length',
-  'svg-drawing': 'must be an <svg> element',
+  'svg-drawing': `must be an <svg> element of at most ${deepest.text} levels`,
+  'html-text': `must have at most ${deepest.text} elements inside each other`,
   date: 'must be a date such as 2026-06-07',
   'clock-time': 'must be a time such as 10:20',
   'local-date-time': 'must be a date and time such as 2026-06-07T10:20',

@@ -2,6 +2,8 @@ import type { ErrorObject } from 'ajv';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import { isOfCssType, isSelector } from '#css-type';
+import { linearPattern } from '../../text/linear-pattern.ts';
+import { isShallow } from '../../text/nesting.ts';
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
 import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
 import { isDrawing } from '../kinds/inner/drawing.ts';
@@ -78,6 +80,11 @@ const plainKeywords: Readonly<Record<string, (limit: Json) => Keeps | undefined>
   maximum: limited(isNumber, (value, limit) => value <= limit),
   minLength: limited(isText, (value, limit) => charactersOf(value) >= limit),
   maxLength: limited(isText, (value, limit) => charactersOf(value) <= limit),
+  pattern: (pattern) => {
+    if (typeof pattern !== 'string') return undefined;
+    const isFound = linearPattern(pattern);
+    return (value) => typeof value !== 'string' || isFound(value);
+  },
   minItems: limited(isRows, (value, limit) => value.length >= limit),
   maxItems: limited(isRows, (value, limit) => value.length <= limit),
 };
@@ -93,6 +100,7 @@ const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
   'clock-time': isClockTime,
   'css-selector': isSelector,
   'svg-drawing': isDrawing,
+  'html-text': isShallow,
   'safe-address': isSafeAddress,
   'safe-picture': isSafePicture,
 };
@@ -111,6 +119,11 @@ function toldOf(errors: readonly ErrorObject[], schema: JsonObject): string {
   return phrase(reported?.keyword ?? '', schema) ?? reported?.message ?? 'is not valid';
 }
 
+/** How the validator makes regular expressions. */
+const linearRegExp = Object.assign((pattern: string) => ({ test: linearPattern(pattern) }), {
+  code: '',
+});
+
 /**
  * A validator of JSON Schema 2020-12 that knows our formats. It does not check schemas
  * against the meta-schema, which takes fifty times as long as all the rest; keywords of the
@@ -125,6 +138,7 @@ export function newAjv(): Ajv2020 {
     meta: false,
     validateSchema: false,
     addUsedSchema: false,
+    code: { regExp: linearRegExp },
   });
   // The package's types describe its CommonJS form; at run time the default export is the call.
   (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);

@@ -6,6 +6,12 @@ export const mouldWording = {
     level: 'error',
     message: ({ where, what }: { where: string; what: string }) => `${where} ${what}.`,
   },
+  'mould/too-deep': {
+    level: 'error',
+    message: ({ what, depth, most }: { what: string; depth: number; most: number }) =>
+      `There are ${depth} ${what} inside each other, but at most ${most} are supported.`,
+    hint: () => 'Look for a part that was pasted many times or is never closed.',
+  },
   'mould/unknown-key': {
     level: 'warning',
     message: ({ key, near }: { key: string; near?: string | undefined }) =>

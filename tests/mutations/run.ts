@@ -1,0 +1,149 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import type { Worker } from 'node:worker_threads';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
+import { checkMould, fixMould } from '../../src/core/author/check/check-mould.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { deliver } from '../../src/core/deliver/deliver.ts';
+import type { JsonObject } from '../../src/core/model/json-source.ts';
+import { Refusal } from '../../src/core/problem/refusal.ts';
+import { runtime } from '../../src/generated/runtime.ts';
+import { anyValue, type Random, randomOf, slipped } from './slips.ts';
+
+/** Slower than this, in ms, counts as a hang. */
+const longest = 2000;
+
+const home = fileURLToPath(new URL('../..', import.meta.url));
+
+/** Every paste in some folders, as text. */
+export function pastesIn(folders: readonly string[]): string[] {
+  return folders.flatMap((folder) =>
+    readdirSync(folder, { recursive: true, encoding: 'utf8' })
+      .filter((path) => path.endsWith('.html'))
+      .sort()
+      .map((path) => readFileSync(join(folder, path), 'utf8')),
+  );
+}
+
+/** Takes one paste the whole way; says how far it came. */
+export function takeAlong(text: string, random: Random): 'refused' | 'unsound' | 'delivered' {
+  try {
+    const { mould } = importSnippet([{ name: 'paste.html', text }], { name: 'paste' });
+    checkMould(mould);
+    checkMould(fixMould(mould).mould);
+    findSpots(mould);
+    const bound = bindSpots(mould, 'recommended').mould;
+    const compiled = compileMould(bound);
+    if (!compiled.isSound) return 'unsound';
+    const names = Object.keys((bound.manifest.fields.properties ?? {}) as object);
+    const values = Object.fromEntries(names.map((name) => [name, anyValue(random)])) as JsonObject;
+    const casts = [
+      compiled.cast({ id: 'a' }),
+      compiled.cast({ id: 'b', values }),
+      compiled.cast({ id: 'c', values }, { sealed: true }),
+    ];
+    deliver(casts.slice(0, 2), { form: 'block', runtime });
+    for (const form of ['frame', 'panes'] as const) deliver(casts[1] ?? [], { form, runtime });
+    return 'delivered';
+  } catch (error) {
+    if (error instanceof Refusal) return 'refused';
+    throw error;
+  }
+}
+
+/** Which paste a run of a seed takes at one of its steps. */
+export function pasteAt(
+  seed: number,
+  step: number,
+  pastes: readonly string[],
+): { text: string; random: Random } {
+  const random = randomOf(seed * 1_000_003 + step);
+  random();
+  const paste = pastes[step % pastes.length] as string;
+  return { text: slipped(paste, random, pastes), random };
+}
+
+/** Runs in a worker; `beats` has the step that it is at, and 1 once it is done. */
+export function run(words: readonly string[], beats: Int32Array): void {
+  const { values, positionals } = parseArgs({
+    args: [...words],
+    allowPositionals: true,
+    options: {
+      count: { type: 'string' },
+      seed: { type: 'string' },
+      from: { type: 'string' },
+      print: { type: 'boolean' },
+    },
+  });
+  const [count, seed, from] = [values.count ?? 20_000, values.seed ?? 1, values.from ?? 0].map(
+    Number,
+  ) as [number, number, number];
+  const folders =
+    positionals.length > 0
+      ? positionals.map((one) => resolve(one))
+      : [join(home, 'demo/snippets'), join(home, 'tests/spots/cases')];
+  const pastes = pastesIn(folders);
+  const ends = { refused: 0, unsound: 0, delivered: 0 };
+  const thrown = new Map<string, number[]>();
+  const slow: [ms: number, step: number][] = [];
+  const heap: number[] = [];
+  for (let step = from; step < from + count; step += 1) {
+    Atomics.store(beats, 0, step);
+    const { text, random } = pasteAt(seed, step, pastes);
+    if (values.print) process.stdout.write(`${text}\n`);
+    const start = performance.now();
+    try {
+      ends[takeAlong(text, random)] += 1;
+    } catch (error) {
+      const where = String((error as Error).stack)
+        .split('\n')
+        .filter((line) => !line.includes('node:'))
+        .slice(0, 3)
+        .join(' ');
+      thrown.set(where, [...(thrown.get(where) ?? []), step]);
+    }
+    const ms = performance.now() - start;
+    if (ms > longest / 4) slow.push([Math.round(ms), step]);
+    if (step % 500 === 499) {
+      (globalThis as { gc?: () => void }).gc?.();
+      heap.push(Math.round(process.memoryUsage().heapUsed / 1e6));
+      process.stdout.write(`${step + 1} pastes, ${heap.at(-1)} MB\n`);
+    }
+  }
+  slow.sort((a, b) => b[0] - a[0]);
+  const late = slow.filter(([ms]) => ms > longest);
+  process.stdout.write(`${JSON.stringify(ends)}\n`);
+  process.stdout.write(
+    `slowest: ${slow
+      .slice(0, 8)
+      .map(([ms, step]) => `${ms} ms at ${step}`)
+      .join(', ')}\n`,
+  );
+  process.stdout.write(
+    `over ${longest} ms: ${late.length}\nheap in MB: ${heap[0]} at first, ${heap.at(-1)} at last\n`,
+  );
+  for (const [where, steps] of thrown)
+    process.stdout.write(`${steps.length} times, first at ${steps[0]}: ${where}\n`);
+  Atomics.store(beats, 1, thrown.size + late.length > 0 ? 2 : 1);
+}
+
+/** Ends a run that is stuck, and says at which step. */
+export async function watch(worker: Worker, beats: Int32Array): Promise<number> {
+  let last = -1;
+  let since = Date.now();
+  const timer = setInterval(() => {
+    const step = Atomics.load(beats, 0);
+    if (step !== last) [last, since] = [step, Date.now()];
+    else if (Date.now() - since > 30_000) {
+      process.stdout.write(`no end after 30 s at ${step}\n`);
+      void worker.terminate();
+    }
+  }, 1000);
+  await new Promise((done) => worker.once('exit', done));
+  clearInterval(timer);
+  return Atomics.load(beats, 1) === 1 ? 0 : 1;
+}
