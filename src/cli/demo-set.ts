@@ -19,7 +19,10 @@ export async function importAll(folder: string): Promise<readonly Mould[]> {
     const paths = entry.isDirectory() ? await piecesIn(path) : [path];
     const home = entry.isDirectory() ? path : folder;
     const pieces = await Promise.all(
-      paths.map(async (one) => ({ name: basename(one), ...(await readText(one)) })),
+      paths.map(async (one) => {
+        const { text, bytes } = await readText(one);
+        return { name: basename(one), text, bytes };
+      }),
     );
     try {
       const compilers = await loadCompilers(styleDialectsIn(pieces));

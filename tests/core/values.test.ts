@@ -313,7 +313,7 @@ describe('a declaration that is wrong is reported by its place in mould.json', (
 
   it.each<[text: string, said: string]>([
     ['{ "format": 1, "name": "a b", "version": "1.0.0", "fields": {} }', 'name must start with'],
-    ['{ "format": 1, "name": "a", "version": "1", "fields": {} }', 'three numbers'],
+    ['{ "format": 1, "name": "a", "version": "1", "fields": {} }', 'must be a version'],
     ['{ "format": 1, "name": "a", "version": "1.0.0" }', 'has no fields'],
     ['{ "format": 3 }', 'This file has format 3'],
     ['[]', 'must be an object'],

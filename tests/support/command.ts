@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { cpSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -34,10 +34,14 @@ export function keenMould(folder: string, words: readonly string[], input = ''):
   });
 }
 
-/** A new folder with some files, gone when the test is over. */
-export function folderWith(files: Readonly<Record<string, string>> = {}): string {
+/** A new folder with some files and folders, gone when the test is over. */
+export function folderWith(
+  files: Readonly<Record<string, string>> = {},
+  folders: readonly string[] = [],
+): string {
   const folder = mkdtempSync(join(tmpdir(), 'keen-mould-'));
   onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  for (const name of folders) mkdirSync(join(folder, name), { recursive: true });
   for (const [name, text] of Object.entries(files)) writeFileSync(join(folder, name), text);
   return folder;
 }

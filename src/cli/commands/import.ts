@@ -64,11 +64,13 @@ export function addImport(program: Command, running: Running): void {
     .option('--out <dir>', 'folder of the mould (default: its name)')
     .action((paths: string[], options: ImportArguments) =>
       running(async (terminal, world) => {
-        const given = await readPieces(paths, options, world);
+        const said = new Map<string, Finding>();
+        const say = (one: Finding) => void said.set(JSON.stringify(one), one);
+        const given = await readPieces(paths, options, world, say);
         const [first = ''] = given.keys();
         const importOptions = {
           ...optionsOf(options),
-          ...(first === standardInput ? {} : { local: localFilesOf(dirname(first)) }),
+          ...(first === standardInput ? {} : { local: localFilesOf(dirname(first), say) }),
           folder: basename(dirname(resolve(first))),
           installed: installedFilesOf('.'),
           libraries: await Promise.all(options.library.map(readLibrary)),
@@ -82,7 +84,11 @@ export function addImport(program: Command, running: Running): void {
           : imported;
         const bound = options.bind ? bindSpots(made.mould, 'recommended') : made;
         const { mould } = bound;
-        const findings = bound === made ? made.findings : [...made.findings, ...bound.findings];
+        const findings = [
+          ...made.findings,
+          ...(bound === made ? [] : bound.findings),
+          ...said.values(),
+        ];
         const files = await (older
           ? rewriteMould(folder, mould, older)
           : writeMould(folder, mould));
@@ -108,6 +114,7 @@ async function readPieces(
   paths: readonly string[],
   options: ImportArguments,
   world: World,
+  say: (one: Finding) => void,
 ): Promise<ReadonlyMap<string, SnippetPiece>> {
   const panes = (['html', 'css', 'js'] as const).flatMap((as) => {
     const path = options[as];
@@ -121,8 +128,12 @@ async function readPieces(
   }
   const pieces = asked.map(async ({ path, as }): Promise<[string, SnippetPiece]> => {
     const said = as ? { as } : {};
-    if (path !== '-') return [path, { name: basename(path), ...(await readText(path)), ...said }];
-    const file = decode(standardInput, await world.readStdin());
+    const isFile = path !== '-';
+    const { findings, ...file } = isFile
+      ? await readText(path)
+      : decode(standardInput, await world.readStdin());
+    for (const one of findings) say(one);
+    if (isFile) return [path, { name: basename(path), ...file, ...said }];
     return [standardInput, { name: `snippet.${as ?? 'html'}`, ...file, ...said }];
   });
   return new Map(await Promise.all(pieces));

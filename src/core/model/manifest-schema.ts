@@ -1,4 +1,5 @@
 import { namePattern } from './mould.ts';
+import { versionPattern } from './version.ts';
 
 /** JSON Schema of mould.json as far as this version acts on it; `fields` is read separately. */
 export const manifestSchema = {
@@ -9,7 +10,7 @@ export const manifestSchema = {
     format: { const: 1 },
     name: { type: 'string', pattern: namePattern.source },
     title: { type: 'string', minLength: 1 },
-    version: { type: 'string', pattern: '^\\d+\\.\\d+\\.\\d+' },
+    version: { type: 'string', pattern: versionPattern },
     summary: { type: 'string' },
     shelf: { type: 'string' },
     origin: { type: 'object' },

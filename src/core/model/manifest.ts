@@ -11,6 +11,7 @@ import {
 import { manifestSchema } from './manifest-schema.ts';
 import type { Manifest } from './mould.ts';
 import { isSafeAddress } from './safe-address.ts';
+import { versionRule } from './version.ts';
 
 const manifestErrors = manifestErrorsWith({ 'safe-address': isSafeAddress });
 
@@ -73,7 +74,7 @@ function sentence(keyword: string, params: Record<string, unknown>, at: JsonPath
     case 'pattern':
       if (at.at(-1) === 'integrity') return 'must be an integrity hash such as sha384-…';
       return at.at(-1) === 'version'
-        ? 'must be three numbers separated by dots, such as 1.0.0'
+        ? versionRule
         : 'must start with a letter and contain only letters, digits, hyphens and underscores';
     case 'format':
       return 'must be a relative address or begin with http: or https:';

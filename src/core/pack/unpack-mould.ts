@@ -4,8 +4,16 @@ import { readManifest } from '../model/manifest.ts';
 import type { Mould } from '../model/mould.ts';
 import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
+import { firstUnsafe } from '../text/safe-path.ts';
 import { textOf } from '../text/utf8.ts';
-import { digestOf, type PackedFiles, packFile, packFormat } from './pack-mould.ts';
+import {
+  digestOf,
+  harmlessBytes,
+  mostBlownUp,
+  type PackedFiles,
+  packFile,
+  packFormat,
+} from './pack-mould.ts';
 import { type ZipEntry, zipEntries } from './zip-entries.ts';
 
 /** The most that a pack may hold. */
@@ -15,15 +23,6 @@ const packLimits = {
   bytes: 256 * 2 ** 20,
   files: 5000,
 } as const;
-
-/** A file that unpacks to more than so many times its size is made to fill a disk. */
-const mostBlownUp = 250;
-
-/** Below this it does not matter. */
-const harmlessBytes = 2 ** 20;
-
-/** Names that a system keeps for itself (Windows: CON, NUL and their like). */
-const reserved = /^(?:con|prn|aux|nul|com\d|lpt\d)(?:\.|$)/i;
 
 /**
  * Opens a pack from anybody. Nothing in it is run, and no path in it leads out of its folder.
@@ -62,38 +61,21 @@ function refuse(
 function refuseUnsafe(entries: readonly ZipEntry[]): void {
   if (entries.length > packLimits.files)
     refuse('pack/too-large', { what: `it has more than ${packLimits.files} files` });
-  let total = 0;
-  const seen = new Set<string>();
-  for (const { path, bytes, packedBytes, isSpecial } of entries) {
-    const why = isSpecial ? 'is a link or a device' : unsafePath(path);
-    if (why) refuse('pack/path', { path: path.slice(0, 120), why });
-    // Systems that do not tell capitals apart would write one over the other.
-    const key = path.toLowerCase().normalize('NFC');
-    if (seen.has(key)) refuse('pack/path', { path: path.slice(0, 120), why: 'appears twice' });
-    seen.add(key);
-    total += bytes;
-    const isBlownUp = bytes > harmlessBytes && bytes > packedBytes * mostBlownUp;
-    if (isBlownUp)
-      refuse('pack/too-large', {
-        what: `${path.slice(0, 120)} unpacks to ${Math.round(bytes / 2 ** 20)} MB`,
-      });
+  const special = entries.find(({ isSpecial }) => isSpecial);
+  if (special)
+    refuse('pack/path', { path: special.path.slice(0, 120), why: 'is a link or a device' });
+  const unsafe = firstUnsafe(entries.map(({ path }) => path));
+  if (unsafe) refuse('pack/path', unsafe);
+  const bomb = entries.find(
+    ({ bytes, packedBytes }) => bytes > harmlessBytes && bytes > packedBytes * mostBlownUp,
+  );
+  if (bomb) {
+    const what = `${bomb.path.slice(0, 120)} unpacks to ${Math.round(bomb.bytes / 2 ** 20)} MB`;
+    refuse('pack/too-large', { what });
   }
+  const total = entries.reduce((sum, { bytes }) => sum + bytes, 0);
   if (total > packLimits.bytes)
     refuse('pack/too-large', { what: 'its files are larger than 256 MB' });
-}
-
-/** Why a path is not safe on some system; undefined for one that is on all. */
-function unsafePath(path: string): string | undefined {
-  if (path.length > 300) return 'is too long';
-  if (/[\\:*?"<>|\0-\x1f\x7f]/.test(path))
-    return 'contains characters that are not allowed in paths';
-  if (path.startsWith('/')) return 'leads out of the pack';
-  const steps = path.replace(/\/$/, '').split('/');
-  if (steps.some((step) => step === '..' || step === '.' || step === ''))
-    return 'leads out of the pack';
-  if (steps.some((step) => reserved.test(step) || /[. ]$/.test(step)))
-    return 'is a reserved name on some systems';
-  return undefined;
 }
 
 /** The files, each no larger than the list of contents says. */

@@ -1,4 +1,5 @@
-import { readdir, readFile } from 'node:fs/promises';
+import type { Dirent } from 'node:fs';
+import { readdir, readFile, stat } from 'node:fs/promises';
 import { join, relative, sep } from 'node:path';
 import type { OldPaste } from '../../core/author/bind/replace-snippet.ts';
 import { readManifest } from '../../core/model/manifest.ts';
@@ -6,6 +7,8 @@ import type { Mould } from '../../core/model/mould.ts';
 import { unpackMould } from '../../core/pack/unpack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { liesIn } from './contained.ts';
+import { recover } from './drafts.ts';
 import { readText } from './read-text.ts';
 import { unreadable } from './refuse.ts';
 import { localFilesOf } from './snippet-folder.ts';
@@ -33,13 +36,17 @@ export interface MouldRead {
  *   the findings then name the file by the path given
  */
 export async function readMould(folder: string): Promise<MouldRead> {
+  const isRestored = recover(folder);
   if (!(await isThere(folder))) throw unreadable(folder, { code: 'ENOENT' });
   if (folder.endsWith('.zip')) return readPack(folder);
   const stamp = async () => {
     const files = await listFiles(folder).catch(() => []);
     return (await Promise.all(files.map((path) => fileStamp(join(folder, path))))).join();
   };
-  return readSteadily(folder, stamp, () => readFolder(folder));
+  const read = await readSteadily(folder, stamp, () => readFolder(folder));
+  if (!isRestored) return read;
+  const restored = finding('mould/restored', { folder });
+  return { ...read, findings: [...read.findings, restored] };
 }
 
 async function readFolder(folder: string): Promise<MouldRead> {
@@ -64,7 +71,13 @@ async function readFolder(folder: string): Promise<MouldRead> {
       if (bytes) files[path] = bytes;
     }
   }
-  return { mould: { manifest, manifestText, ...texts, files }, findings };
+  const outside = (await linksOut(folder)).map((path) =>
+    finding('mould/link-out', { path }, { file: path }),
+  );
+  return {
+    mould: { manifest, manifestText, ...texts, files },
+    findings: [...findings, ...outside],
+  };
 }
 
 async function readPack(path: string): Promise<MouldRead> {
@@ -179,11 +192,38 @@ async function listFiles(folder: string): Promise<string[]> {
   const entries = await readdir(folder, { recursive: true, withFileTypes: true }).catch((error) => {
     throw unreadable(folder, error);
   });
+  const isOwn = async (entry: Dirent) => {
+    const path = join(entry.parentPath, entry.name);
+    if (!entry.isSymbolicLink()) return entry.isFile();
+    return (await liesIn(folder, path)) && (await isFile(path));
+  };
+  const own = await Promise.all(entries.map(isOwn));
   return entries
-    .filter((entry) => entry.isFile())
-    .map((entry) => relative(folder, join(entry.parentPath, entry.name)).split(sep).join('/'))
-    .filter(
-      (path) => !path.split('/').some((part) => part.startsWith('.') || part === 'node_modules'),
-    )
+    .filter((_, at) => own[at])
+    .map((entry) => pathIn(folder, entry))
+    .filter(isSeen)
     .sort();
+}
+
+/** Links that lead out of a folder, or to another folder: what they lead to is no part of the mould. */
+async function linksOut(folder: string): Promise<string[]> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  const links = entries.filter((entry) => entry.isSymbolicLink() && isSeen(pathIn(folder, entry)));
+  const known = new Set(await listFiles(folder));
+  return links.map((entry) => pathIn(folder, entry)).filter((path) => !known.has(path));
+}
+
+function pathIn(folder: string, { parentPath, name }: Dirent): string {
+  return relative(folder, join(parentPath, name)).split(sep).join('/');
+}
+
+function isSeen(path: string): boolean {
+  return !path.split('/').some((part) => part.startsWith('.') || part === 'node_modules');
+}
+
+async function isFile(path: string): Promise<boolean> {
+  return stat(path).then(
+    (found) => found.isFile(),
+    () => false,
+  );
 }

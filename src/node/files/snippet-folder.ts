@@ -2,21 +2,38 @@ import { readFileSync } from 'node:fs';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { LocalFiles } from '../../core/author/snippet/local-files.ts';
-import { finding } from '../../core/problem/finding.ts';
+import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { liesIn, liesInSync } from './contained.ts';
 import { decode } from './read-text.ts';
 
-/** The files of a folder, read when they are asked for. */
-export function localFilesOf(folder: string): LocalFiles {
+/**
+ * The files of a folder, read when they are asked for.
+ *
+ * @param say called for what is worth knowing: a link that leads out of the folder, which is not
+ *   followed, or text whose encoding is not certain
+ */
+export function localFilesOf(
+  folder: string,
+  say: (one: Finding) => void = () => undefined,
+): LocalFiles {
   return (path) => {
+    const place = join(folder, path);
     let bytes: Buffer;
     try {
-      bytes = readFileSync(join(folder, path));
+      bytes = readFileSync(place);
     } catch {
       return undefined;
     }
+    if (!liesInSync(folder, place)) {
+      say(finding('call/leads-out', { path: place }));
+      return undefined;
+    }
     const isText = /\.(?:css|js|mjs|html?|svg|json|txt)$/i.test(path) && !bytes.includes(0);
-    return { bytes, text: isText ? decode(path, bytes).text : undefined };
+    if (!isText) return { bytes, text: undefined };
+    const { text, findings } = decode(place, bytes);
+    for (const one of findings) say(one);
+    return { bytes, text };
   };
 }
 
@@ -38,5 +55,7 @@ export async function pageOf(path: string): Promise<string> {
   if (page === undefined || !isSure) {
     throw new Refusal(finding('call/no-page', { path, pages }));
   }
-  return join(path, page);
+  const found = join(path, page);
+  if (!(await liesIn(path, found))) throw new Refusal(finding('call/leads-out', { path: found }));
+  return found;
 }

@@ -1,9 +1,9 @@
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, rmdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmdirSync, rmSync, writeFileSync } from 'node:fs';
 import { access, cp, mkdir, readdir, rm, writeFile } from 'node:fs/promises';
-import { basename, dirname, join, relative, resolve } from 'node:path';
+import { dirname, join, relative, resolve } from 'node:path';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { alone, draftBeside, type Moves, movesFile, recover } from './drafts.ts';
 import { unwritable } from './refuse.ts';
 
 /** Files of a folder by their path in it, with forward slashes. */
@@ -16,6 +16,7 @@ export type FolderFiles = Readonly<Record<string, string | Uint8Array>>;
  * @throws Refusal when the place cannot be written to
  */
 export async function writeWhole(path: string, content: string | Uint8Array): Promise<void> {
+  recover(path);
   const draft = draftBeside(path);
   try {
     await mkdir(dirname(path), { recursive: true });
@@ -38,6 +39,7 @@ export async function writeNewFolder(
   files: FolderFiles,
   hint: string,
 ): Promise<void> {
+  recover(path);
   const isEmpty = await isEmptyFolder(path);
   if (!isEmpty) await refuseIfThere(path, hint);
   if (isEmpty && isStoodIn(path)) return swapFiles(path, files, [], async () => undefined);
@@ -68,22 +70,24 @@ export async function rewriteFolder(
 ): Promise<void> {
   if (isStoodIn(path)) return swapFiles(path, files, leaving, check);
   const draft = draftBeside(path);
-  const aside = draftBeside(path);
+  const aside = draftBeside(path, 'old');
   try {
     await drafting(draft, async () => {
       await cp(path, draft, { recursive: true, verbatimSymlinks: true, preserveTimestamps: true });
       for (const folder of leaving) await rm(join(draft, folder), { recursive: true, force: true });
       await writeFiles(draft, files);
-      await check();
+      await alone(path, async () => {
+        await check();
+        // A program that is ended between the two leaves the old folder aside: see `recover`.
+        renameSync(path, aside);
+        try {
+          renameSync(draft, path);
+        } catch (error) {
+          renameSync(aside, path);
+          throw error;
+        }
+      });
     });
-    // At one go: a program that is stopped is so before the first or after the second.
-    renameSync(path, aside);
-    try {
-      renameSync(draft, path);
-    } catch (error) {
-      renameSync(aside, path);
-      throw error;
-    }
     // The new folder is in its place; an old one that will not go is no failure of that.
     await clear(aside);
   } catch (error) {
@@ -117,12 +121,21 @@ async function swapFiles(
   try {
     await drafting(draft, async () => {
       await writeFiles(join(draft, 'new'), files);
-      await check();
+      await alone(join(path, 'draft'), async () => {
+        await check();
+        const names = [...new Set([...leaving, ...Object.keys(files)])];
+        // What is in a folder that goes, goes with it.
+        const goes = (name: string) => leaving.some((one) => name.startsWith(`${one}/`));
+        const isOver = (name: string) => existsSync(join(path, name)) && !goes(name);
+        const moves: Moves = {
+          over: names.filter(isOver),
+          fresh: names.filter((name) => !isOver(name) && !goes(name)),
+        };
+        writeFileSync(join(draft, movesFile), JSON.stringify(moves));
+        for (const name of moves.over) move(join(path, name), join(draft, 'old', name));
+        for (const name of Object.keys(files)) move(join(draft, 'new', name), join(path, name));
+      });
     });
-    for (const name of new Set([...leaving, ...Object.keys(files)])) {
-      if (existsSync(join(path, name))) move(join(path, name), join(draft, 'old', name));
-    }
-    for (const name of Object.keys(files)) move(join(draft, 'new', name), join(path, name));
   } catch (error) {
     // Should one not go back, it stays in the draft, where it can be found.
     for (const undo of back) undo();
@@ -175,8 +188,4 @@ async function isEmptyFolder(path: string): Promise<boolean> {
     (names) => names.length === 0,
     () => false,
   );
-}
-
-function draftBeside(path: string): string {
-  return join(dirname(path), `.${basename(path)}.${randomBytes(4).toString('hex')}.tmp`);
 }

@@ -81,7 +81,7 @@ export async function buildPages(
 
 /** Faults that leave a hole in a page. */
 const leavesHole =
-  /^(?:page\/(?:no-mould|unsound|no-file|wrong)|cast\/(?:wrong|bad-id|other-mould)|json\/.*)$/;
+  /^(?:page\/(?:no-mould|unsound|no-file|outside|wrong)|cast\/(?:wrong|bad-id|other-mould)|json\/.*)$/;
 
 class PageBuilder {
   private readonly options: PagesOptions;
@@ -152,6 +152,8 @@ class PageBuilder {
     const prefix = '../'.repeat(output.split('/').length - 1);
     const say = (path: string, called: string, at: JsonPath) =>
       void faults.push(finding('page/no-file', { path, called }, placeOf(at)));
+    const outsideAt = (at: JsonPath) => (path: string) =>
+      void faults.push(finding('page/outside', { path }, placeOf(at)));
     const moulds = new Map<string, ShelvedMould>();
     for (const cast of page.casts) await this.mouldsOf(cast, file, page, moulds);
     const host = await this.hostOf(page, here);
@@ -168,12 +170,15 @@ class PageBuilder {
       if (!values) continue;
       this.shares.set(path, (this.shares.get(path) ?? new Set()).add(output));
       const missing = (one: string) => say(one, `${shares} refers to`, ['casts', at, 'shares']);
-      shared.set(shares, await withFilesBeside(values, { folder: dirname(path), take, missing }));
+      const outside = outsideAt(['casts', at, 'shares']);
+      const beside = { folder: dirname(path), take, missing, outside };
+      shared.set(shares, await withFilesBeside(values, beside));
     }
     const casts = await Promise.all(
       page.casts.map((cast, at) => {
         const missing = (one: string) => say(one, 'a value refers to', ['casts', at, 'values']);
-        return castBeside(cast, { folder: here, take, missing });
+        const outside = outsideAt(['casts', at, 'values']);
+        return castBeside(cast, { folder: here, take, missing, outside });
       }),
     );
     const byName = new Map([...moulds.values()].map((one) => [one.mould.manifest.name, one]));

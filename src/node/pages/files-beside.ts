@@ -1,5 +1,7 @@
 import { join } from 'node:path';
 import { isJsonObject, type Json, type JsonObject } from '../../core/model/json-source.ts';
+import { liesIn } from '../files/contained.ts';
+import { isThere } from '../files/write-safely.ts';
 
 /** What is done with an address that begins with `./`. */
 export interface Beside {
@@ -9,6 +11,8 @@ export interface Beside {
   readonly take: (path: string) => Promise<string | undefined>;
   /** Called for a file that is not there. */
   readonly missing: (path: string) => void;
+  /** Called for a file outside the folder: what an editor types may not publish any of the machine's. */
+  readonly outside: (path: string) => void;
 }
 
 const inMarkup = /(\s(?:src|href|poster)\s*=\s*)(["'])(\.\/[^"']+)\2/gi;
@@ -40,9 +44,17 @@ async function inText(text: string, beside: Beside): Promise<string> {
   return out;
 }
 
-async function addressOf(address: string, { folder, take, missing }: Beside): Promise<string> {
+async function addressOf(
+  address: string,
+  { folder, take, missing, outside }: Beside,
+): Promise<string> {
   const [, path = '', rest = ''] = /^([^?#]*)(.*)$/s.exec(address) ?? [];
-  const taken = await take(join(folder, decoded(path)));
+  const file = join(folder, decoded(path));
+  if ((await isThere(file)) && !(await liesIn(folder, file))) {
+    outside(path);
+    return address;
+  }
+  const taken = await take(file);
   if (taken === undefined) missing(path);
   return taken === undefined ? address : taken + rest;
 }

@@ -5,6 +5,7 @@ import { type Field, fieldsBelow } from '../../core/model/field.ts';
 import { isJsonObject, type Json, parseJson } from '../../core/model/json-source.ts';
 import { type Manifest, type Mould, namePattern } from '../../core/model/mould.ts';
 import { readFields } from '../../core/model/read-fields.ts';
+import { compareVersions, versionPattern, versionRule } from '../../core/model/version.ts';
 import { packMould } from '../../core/pack/pack-mould.ts';
 import { unpackMould } from '../../core/pack/unpack-mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
@@ -71,6 +72,7 @@ export function openRack(folder: string): Rack {
 
 async function add(folder: string, mould: Mould): Promise<boolean> {
   const { name, version } = mould.manifest;
+  refuseOdd(name, version);
   const place = join(folder, name, `${version}.zip`);
   const draft = join(folder, name, `.${version}.${randomBytes(6).toString('hex')}.tmp`);
   const pack = packMould(mould);
@@ -89,6 +91,24 @@ async function add(folder: string, mould: Mould): Promise<boolean> {
     await rm(draft, { force: true }).catch(() => undefined);
   }
 }
+
+/** A name or a version that is none could lead out of the rack, and would not be found on it again. */
+function refuseOdd(name: string, version: string): void {
+  const where = (what: string) => `The ${what}`;
+  if (!namePattern.test(name)) {
+    const what =
+      'must start with a letter and contain only letters, digits, hyphens and underscores';
+    throw new Refusal(
+      finding('mould/wrong', { where: where(`name ${JSON.stringify(name)}`), what }),
+    );
+  }
+  if (!isVersion.test(version)) {
+    const said = where(`version ${JSON.stringify(version)}`);
+    throw new Refusal(finding('mould/wrong', { where: said, what: versionRule }));
+  }
+}
+
+const isVersion = new RegExp(versionPattern);
 
 async function list(folder: string, words: readonly string[]): Promise<RackList> {
   const findings: Finding[] = [];
@@ -229,11 +249,8 @@ async function foldersIn(folder: string): Promise<string[]> {
 async function versionsOf(folder: string, name: string): Promise<string[]> {
   if (!namePattern.test(name)) return [];
   const names = await readdir(join(folder, name)).catch((): string[] => []);
-  const versions = names.flatMap((one) => /^(\d+\.\d+\.\d+)\.zip$/.exec(one)?.[1] ?? []);
-  const numbers = (version: string) => version.split('.').map(Number);
-  return versions.sort((a, b) => {
-    const [one, other] = [numbers(a), numbers(b)];
-    const at = one.findIndex((number, index) => number !== other[index]);
-    return at < 0 ? 0 : (one[at] as number) - (other[at] as number);
-  });
+  return names
+    .filter((one) => one.endsWith('.zip') && isVersion.test(one.slice(0, -4)))
+    .map((one) => one.slice(0, -4))
+    .sort(compareVersions);
 }

@@ -3,6 +3,7 @@ import { refuseDeep } from '../../model/nesting-faults.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
+import { pathKey, safeName } from '../../text/safe-path.ts';
 import { eachOnce } from '../library/fonts.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from '../library/library.ts';
 import type { StyleCompilers } from './dialect.ts';
@@ -147,10 +148,12 @@ function keepPaste(
 ): Mould['files'] {
   const files: Record<string, string | Uint8Array> = {};
   for (const [path, bytes] of Object.entries(sources)) files[`snippet/${path}`] = bytes;
+  const keys = new Set(Object.keys(files).map(pathKey));
   for (const { name, text, bytes } of pieces) {
-    let path = `snippet/${name}`;
-    for (let number = 2; Object.hasOwn(files, path); number += 1)
-      path = `snippet/${number}-${name}`;
+    const safe = safeName(name);
+    let path = `snippet/${safe}`;
+    for (let number = 2; keys.has(pathKey(path)); number += 1) path = `snippet/${number}-${safe}`;
+    keys.add(pathKey(path));
     files[path] = bytes ?? text;
   }
   return files;

@@ -1,4 +1,5 @@
 import { isRelativeAddress } from '../../text/address.ts';
+import { pathKey, safeName } from '../../text/safe-path.ts';
 
 /** What the Encoding Standard gives every host of this code, named here for lack of its types. */
 declare const TextEncoder: new () => { encode(text: string): Uint8Array };
@@ -56,12 +57,13 @@ export class AssetShelf {
   readonly sources: Record<string, Uint8Array> = {};
   private readonly places = new Map<string, string>();
   private readonly local: LocalFiles;
-  private readonly taken: ReadonlySet<string>;
+  /** What is given out already; names that only differ in capitals are one on some systems. */
+  private readonly keys: Set<string>;
 
   /** @param taken paths under `assets/` that are not to be given out */
   constructor(local: LocalFiles, taken: Iterable<string> = []) {
     this.local = local;
-    this.taken = new Set(taken);
+    this.keys = new Set([...taken].map(pathKey));
   }
 
   /** The file an address means, if it lies beside the snippet. */
@@ -116,11 +118,12 @@ export class AssetShelf {
 
   /** Adds a file under its name, or the next that is free; gives its path in the mould. */
   add(name: string, bytes: Uint8Array): string {
-    let place = `assets/${name}`;
-    const isTaken = () => Object.hasOwn(this.files, place) || this.taken.has(place);
-    for (let number = 2; isTaken(); number += 1) {
-      place = `assets/${number}-${name}`;
+    const safe = safeName(name);
+    let place = `assets/${safe}`;
+    for (let number = 2; this.keys.has(pathKey(place)); number += 1) {
+      place = `assets/${number}-${safe}`;
     }
+    this.keys.add(pathKey(place));
     this.files[place] = bytes;
     return place;
   }

@@ -1,5 +1,6 @@
-import { type CssNode, type Declaration, generate, parse, type Rule } from 'css-tree';
+import { type CssNode, type Declaration, generate, type Rule } from 'css-tree';
 import { atRuleNamed } from '../../compile/style/at-rules.ts';
+import { parse } from '../../text/css-parser.ts';
 import { extentOnLines, type Range, withoutRanges } from '../../text/edits.ts';
 
 /**

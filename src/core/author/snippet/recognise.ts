@@ -1,5 +1,5 @@
 import { type Program, parse as parseScript } from 'acorn';
-import { parse as parseStyle } from 'css-tree';
+import { parse as parseStyle } from '../../text/css-parser.ts';
 import { codeStart } from './code-start.ts';
 import { styleDialectOf } from './dialect.ts';
 

@@ -1,4 +1,5 @@
-import { type CssNode, fork, type ParseOptions, tokenTypes as t } from 'css-tree';
+import { type CssNode, type ParseOptions, tokenTypes as t } from 'css-tree';
+import { fork } from '../../text/css-parser.ts';
 import { memoize } from '../../text/memoize.ts';
 
 /** What css-tree's parser has at hand inside a node's parser, as far as it is used here. */

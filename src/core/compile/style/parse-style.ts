@@ -1,4 +1,5 @@
-import { type CssNode, find, type ParseOptions, parse } from 'css-tree';
+import { type CssNode, find, type ParseOptions } from 'css-tree';
+import { parse } from '../../text/css-parser.ts';
 import { parseNested } from './nested-syntax.ts';
 
 /** A style sheet as the CSS parser gives it; values and preludes of at-rules are raw text. */

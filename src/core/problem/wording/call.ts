@@ -23,6 +23,24 @@ export const callWording = {
     message: ({ path }: { path: string }) => `${path} is not a text file: it contains NUL bytes.`,
     hint: () => 'Give an HTML, CSS or JavaScript file saved as UTF-8.',
   },
+  'call/broken-text': {
+    level: 'warning',
+    message: ({ count }: { count: number }) =>
+      `${count === 1 ? 'One character here is' : `${count} characters from here on are`} not UTF-8, and ${count === 1 ? 'was' : 'were'} replaced by \ufffd.`,
+    hint: () => 'Save the file as UTF-8 in the program that it comes from.',
+  },
+  'call/guessed-encoding': {
+    level: 'note',
+    message: ({ encoding }: { encoding: string }) =>
+      `The file declares no encoding and is not UTF-8. It was read as ${encoding}.`,
+    hint: () => 'If letters are wrong, save it as UTF-8 or declare its encoding.',
+  },
+  'call/leads-out': {
+    level: 'warning',
+    message: ({ path }: { path: string }) =>
+      `${path} is a symbolic link that leads out of its folder, so it was not read.`,
+    hint: () => 'Put a copy of the file in its place.',
+  },
   'call/no-page': {
     level: 'error',
     message: ({ path, pages }: { path: string; pages: readonly string[] }) =>

@@ -18,6 +18,12 @@ export const packWording = {
       `This pack was not opened: ${path} ${why}.`,
     hint: () => 'Keen Mould never writes such a path. Ask the sender about it.',
   },
+  'pack/unsafe-path': {
+    level: 'error',
+    message: ({ path, why }: { path: string; why: string }) =>
+      `The mould was not packed: ${path} ${why}.`,
+    hint: () => 'Rename the file and what refers to it.',
+  },
   'pack/digest': {
     level: 'error',
     message: () => 'This pack was not opened: its files were changed after packing.',

@@ -12,6 +12,12 @@ export const pageWording = {
     message: ({ key, near }: { key: string; near?: string | undefined }) =>
       `The page file has an unknown key, ${key}.${didYouMean(near)}`,
   },
+  'page/outside': {
+    level: 'error',
+    message: ({ path }: { path: string }) =>
+      `A value refers to ${path}, which leads out of the folder of its file, so it is not published.`,
+    hint: () => 'Copy the file into that folder.',
+  },
   'page/no-mould': {
     level: 'error',
     message: ({ mould }: { mould: string }) =>

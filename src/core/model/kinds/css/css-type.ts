@@ -1,4 +1,5 @@
-import { type CssNode, find, lexer, parse } from 'css-tree';
+import { type CssNode, find, lexer } from 'css-tree';
+import { parse } from '../../../text/css-parser.ts';
 import { pseudoClasses, pseudoElements } from './pseudo-names.ts';
 
 /**
