@@ -1,6 +1,7 @@
 import type { Reached } from '../../core/preview/confinement.ts';
 import { frameShell } from './frame-shell.ts';
 import type { FrameFacts, FrameNote, FromFrame, ToFrame } from './messages.ts';
+import { readFromFrame } from './read-message.ts';
 
 /** What a frame shows and what was found in it. */
 export interface FrameState {
@@ -15,6 +16,9 @@ export interface FrameState {
 
 /** The height of a viewport whose page is no higher. */
 const usualViewportPx = 800;
+
+/** A page may not fill the list of what was found in it. */
+const mostNotes = 200;
 
 /** How long a page has to answer whether it is there. */
 const answerMs = 1000;
@@ -91,7 +95,10 @@ export class PreviewFrame {
     this.port = port1;
     this.followed = 0;
     const notes: FrameNote[] = [];
-    port1.onmessage = ({ data }) => this.hear(data as FromFrame, notes, port1);
+    port1.onmessage = ({ data }) => {
+      const message = readFromFrame(data);
+      if (message) this.hear(message, notes, port1);
+    };
     this.element.contentWindow?.postMessage('begin', '*', [port2]);
     port1.postMessage({ ...message, scroll: this.scroll } satisfies ToFrame);
   }
@@ -125,6 +132,7 @@ export class PreviewFrame {
         this.update({ facts: message.facts });
         break;
       case 'note':
+        if (notes.length >= mostNotes) return;
         notes.push(message.note);
         if (this.state.isShown) this.update({ notes: [...notes] });
         break;

@@ -239,8 +239,13 @@ export function elementsWithin({ elements }: Tree, { start, end }: Range): reado
 
 /** All in an element, itself first, in source order. */
 export function* within(element: TreeElement): Generator<TreeElement> {
-  yield element;
-  for (const child of element.children) if (child.node === 'element') yield* within(child);
+  const waiting = [element];
+  for (let one = waiting.pop(); one; one = waiting.pop()) {
+    yield one;
+    for (const child of [...one.children].reverse()) {
+      if (child.node === 'element') waiting.push(child);
+    }
+  }
 }
 
 /** True for a text that a field fills already. */

@@ -7,6 +7,7 @@ import type { FrameNote, FrameView, FromFrame, ToFrame } from '../messages.ts';
 import { Addresses, loadingAttributes } from './addresses.ts';
 import { carryState } from './carry-state.ts';
 import { listenForNotes, standInForPage } from './own-page.ts';
+import { ownPort } from './own-port.ts';
 import { patchFor } from './patch.ts';
 import { filledBy, marksOf, outliner, propertiesOf } from './point.ts';
 import { restyle } from './restyle.ts';
@@ -46,7 +47,7 @@ function soon(run: () => void): void {
 }
 
 class Frame {
-  private readonly port: MessagePort;
+  private readonly say: (message: FromFrame) => void;
   private addresses = new Addresses(new Map(), { origins: [], files: [], modules: [] }, () => {});
   private view: FrameView | undefined;
   private readonly styles = new Map<string, HTMLStyleElement>();
@@ -64,15 +65,10 @@ class Frame {
   private isSizing = false;
 
   constructor(port: MessagePort) {
-    this.port = port;
     // One after the other: a cast is not done with before its scripts have loaded.
-    port.onmessage = ({ data }) => {
-      this.heard = this.heard.then(() => this.hear(data as ToFrame));
-    };
-  }
-
-  private say(message: FromFrame): void {
-    this.port.postMessage(message);
+    this.say = ownPort(port, (message) => {
+      this.heard = this.heard.then(() => this.hear(message));
+    });
   }
 
   private note(is: FrameNote['is'], text: string): void {

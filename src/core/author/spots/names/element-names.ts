@@ -1,3 +1,4 @@
+import { memoizeByObject } from '../../../text/memoize.ts';
 import { type TreeElement, within } from '../tree.ts';
 import { wordsOf } from './words.ts';
 
@@ -142,7 +143,7 @@ function withoutBlock(name: string, blocks: Blocks): string {
 
 /** Words to name what an element holds, the best first: its classes, its id, its role. */
 export function elementNames(element: TreeElement): string[] {
-  const blocks = blocksOf([topOf(element)]);
+  const blocks = blocksUnder(topOf(element));
   const classes = ownFirst(element).flatMap((name) => classWords(name, blocks));
   const id = element.attributes.get('id')?.text ?? '';
   const byId = id === '' || /\d/.test(id) || id.length < 3 ? [] : classWords(id, blocks);
@@ -154,6 +155,9 @@ export function elementNames(element: TreeElement): string[] {
     element.parent && role === '' && own.length === 0 ? aroundNames(element.parent) : [];
   return [...own, ...byRole, ...around];
 }
+
+/** Worked out once for all that stands under a top. */
+const blocksUnder = memoizeByObject((top: TreeElement) => blocksOf([top]));
 
 /** The classes of an element, those that none beside it has before the others. */
 function ownFirst({ classes, parent }: TreeElement): readonly string[] {
