@@ -7,6 +7,7 @@ export interface HtmlTools {
   readonly plainOf: (html: string) => string;
   readonly cleanSvg: (svg: string) => string;
   readonly closedMarkup: (markup: string) => string;
+  readonly isLoose: (markup: string) => boolean;
 }
 
 /** What knows the types of CSS. */

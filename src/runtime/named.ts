@@ -15,7 +15,7 @@ export function named(to: Confinement, doc: Document): Document {
     const list = [...all(css)];
     const members: Record<string, unknown> = { item: (at: number) => list[at] ?? null };
     for (const one of list) {
-      for (const name of [one.id, one.getAttribute('name')]) {
+      for (const name of [one.getAttribute('id'), one.getAttribute('name')]) {
         if (name) members[name.replace(suffix, '')] ??= one;
       }
     }

@@ -1,6 +1,7 @@
+import { isLoose } from '#closed-markup';
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
-import type { JsonObject } from '../model/json-source.ts';
+import type { Json, JsonObject } from '../model/json-source.ts';
 import { isSafeAddress, safeAddressRule } from '../model/safe-address.ts';
 import {
   type CheckedValues,
@@ -108,6 +109,8 @@ function linkMould(ready: ReadyMould) {
     defaults,
     filesIn,
     firstState: firstStateOf(ready.hiddenTargets),
+    isLoose: (field: Field, value: Json) =>
+      field.kind.isHostMarkup === true && typeof value === 'string' && isLoose(value),
     rule: (field: Field, value: unknown) =>
       addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined,
     shared: {
@@ -139,6 +142,7 @@ function makeCast(
     isOlder: isOtherVersion(castFile, ready.version),
     placeOf,
     rule: linked.rule,
+    isLoose: linked.isLoose,
     boundAt,
   });
   const { values, below, kept } = checked;

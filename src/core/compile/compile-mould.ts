@@ -1,6 +1,7 @@
 import type { CastFile } from '../model/cast-file.ts';
 import type { Field } from '../model/field.ts';
 import { fieldFaults } from '../model/field-faults.ts';
+import { requireMould, requireObject } from '../model/given.ts';
 import { parseJson } from '../model/json-source.ts';
 import type { Library, Manifest, Mould } from '../model/mould.ts';
 import { nestingFaults } from '../model/nesting-faults.ts';
@@ -20,9 +21,11 @@ import {
   asksForPage,
   bringsScript,
   guardedCode,
+  hasEmbed,
   libraryScriptsOf,
   loadOf,
   movingIn,
+  openSheets,
   sheetAt,
 } from './mould-code.ts';
 import { type ParsedSources, parseSources } from './parse-sources.ts';
@@ -38,7 +41,7 @@ import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
 import { expandTypefaces } from './style/typefaces.ts';
 import type { Binder } from './template/binder.ts';
-import { compileTemplate } from './template/compile-template.ts';
+import { type Box, compileTemplate } from './template/compile-template.ts';
 import { speaksOfNew } from './template/inline-names.ts';
 import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
@@ -70,9 +73,11 @@ export interface CompiledMould {
 /**
  * Compiles a mould once for any number of casts. Never throws on what the mould holds.
  *
+ * @throws Refusal when what is given is no mould
  * @param read its sources, where they have been parsed before
  */
 export function compileMould(given: Mould, read?: ParsedSources): CompiledMould {
+  requireMould(given);
   const tooDeep = nestingFaults(given);
   if (tooDeep.length > 0) return unsoundOf(given, tooDeep);
   return compile(given, read ?? parseSources(given));
@@ -121,6 +126,7 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
     ...fieldFaults(root, source),
     ...wordsFaults(mould, root),
     ...unknownImports(scriptRead, script, libraries),
+    ...sheetFaults(mould, placeOf),
   ];
   const ready: ReadyMould = {
     name,
@@ -164,10 +170,14 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
   };
   const uses = memoize(() => usesIn(given, read));
   const boundAt = (field: Field) => boundPlaces(given, uses(), field);
-  return compiledOf(
-    ready,
-    findings,
-    memoize(() => makeCaster(ready, boundAt)),
+  const caster = memoize(() => makeCaster(ready, boundAt));
+  return compiledOf(ready, findings, caster);
+}
+
+/** Sheets of libraries that the whole page has, since it loads them from elsewhere. */
+function sheetFaults(mould: Mould, placeOf: StyleSource['placeOf']): Finding[] {
+  return openSheets(mould).map(({ name, at }) =>
+    finding('style/open-sheet', { name }, placeOf(['libraries', at, 'style'])),
   );
 }
 
@@ -185,7 +195,8 @@ function compiledOf(
     ready,
     isSound: !findings.some(keepsFromCasting),
     write: (values, id, place) => caster().write(values, id, place),
-    cast(castFile, options) {
+    cast(castFile = {}, options) {
+      requireObject('The cast', castFile);
       const [first, ...others] = findings.filter(keepsFromCasting);
       if (first) throw new Refusal(first, ...others);
       return caster().cast(castFile, options);
@@ -219,7 +230,6 @@ function styleSourceOf(
   },
 ): StyleSource {
   const { manifest, template, style, script } = mould;
-  const { libraries = [] } = manifest;
   const { sheets, ...known } = facts;
   return {
     ...known,
@@ -231,9 +241,13 @@ function styleSourceOf(
     libraryScripts: libraryScriptsOf(mould),
     moving: movingIn(mould, parsed),
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
-    loadsStyle: libraries.some((one) => one.style && sheetAt(mould, one) === undefined),
+    loadsStyle: hasEmbed(template) || openSheets(mould).length > 0,
     needs: neededProperties(manifest),
     spokenElsewhere: propertiesNamedIn(template, script, ...libraryScriptsOf(mould)),
+    setElsewhere: new Set([
+      ...[...template.matchAll(/(--[\w-]+)\s*:/g)].map(([, name = '']) => name),
+      ...propertiesNamedIn(script, ...libraryScriptsOf(mould)),
+    ]),
   };
 }
 
@@ -242,15 +256,17 @@ function wrapperOf(
   mould: Mould,
   parsed: ParsedSources,
   takesOfPage: boolean,
-): (top: Element) => boolean {
-  const always = takesOfPage || asksForPage(mould);
+): (top: Element) => Box | undefined {
+  if (takesOfPage || asksForPage(mould)) return () => 'block';
+  // It is there to be inherited from, and may be no box in the layout of its host.
   return (top) =>
-    always ||
     takesFromAround(parsed.style.tree, {
       name: top.name,
       id: top.valueOf('id') ?? '',
       classes: (top.valueOf('class') ?? '').split(/\s+/),
-    });
+    })
+      ? 'contents'
+      : undefined;
 }
 
 function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {

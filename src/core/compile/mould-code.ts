@@ -33,6 +33,19 @@ export function sheetAt(mould: Mould, { style }: Library): string | undefined {
   );
 }
 
+/** Libraries whose style the page loads from elsewhere, with where they stand in the list. */
+export function openSheets(mould: Mould): { readonly name: string; readonly at: number }[] {
+  const { libraries = [] } = mould.manifest;
+  return libraries.flatMap((one, at) =>
+    one.style && sheetAt(mould, one) === undefined ? [{ name: one.name, at }] : [],
+  );
+}
+
+/** True for a template with a provider's script in it, which shows things under rules of its own. */
+export function hasEmbed(template: string): boolean {
+  return /<script\b[^>]*\ssrc\s*=/i.test(template);
+}
+
 /** True where a library's own file has to be run. */
 export function bringsScript(mould: Mould): boolean {
   const { libraries = [] } = mould.manifest;

@@ -23,7 +23,7 @@ function aboutMould({ mould, title, version, origin }: Cast): string {
 function asComment(text: string): string {
   return text
     .replace(/\s+/g, ' ')
-    .replace(/--/g, '- -')
+    .replace(/-(?=-)/g, '- ')
     .replace(/\*\//g, '* /')
     .replace(/<(?=[!/])/g, '< ')
     .replace(/[->]$/, '');

@@ -1,4 +1,7 @@
 import type { Cast } from '../compile/cast.ts';
+import { requireAll, requireObject } from '../model/given.ts';
+import { finding } from '../problem/finding.ts';
+import { Refusal } from '../problem/refusal.ts';
 import type { Delivery } from './delivery.ts';
 import { type FormName, forms } from './forms.ts';
 import { type WritingOptions, writeForm } from './write-form.ts';
@@ -18,6 +21,19 @@ export interface DeliveryOptions extends WritingOptions {
  * const { parts } = deliver(compiled.cast({ values }), { form: 'block', runtime });
  */
 export function deliver(given: Cast | readonly Cast[], options: DeliveryOptions): Delivery {
+  requireObject('The options', options);
   const { form, ...others } = options;
-  return writeForm(forms[form], form, 'id' in given ? [given] : given, others);
+  const casts = Array.isArray(given) ? (given as readonly Cast[]) : [given as Cast];
+  requireAll('The casts', casts, isCast, 'what cast() gives');
+  if (!Object.hasOwn(forms, form)) {
+    const known = Object.keys(forms).join(', ');
+    throw new Refusal(
+      finding('call/argument', { what: 'The form', why: `must be one of ${known}` }),
+    );
+  }
+  return writeForm(forms[form], form, casts, others);
+}
+
+function isCast({ id, markup, made }: Readonly<Record<string, unknown>>): boolean {
+  return typeof id === 'string' && typeof markup === 'string' && made !== undefined;
 }

@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, concatBytes, utf8ToBytes } from '@noble/hashes/utils.js';
 import { deflateSync, zipSync } from 'fflate';
+import { requireMould } from '../model/given.ts';
 import type { Mould } from '../model/mould.ts';
 import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
@@ -25,6 +26,7 @@ export type PackedFiles = Readonly<Record<string, Uint8Array>>;
  * @throws Refusal when a file has a path that some system does not take
  */
 export function packMould(mould: Mould): Uint8Array {
+  requireMould(mould);
   const files = filesOf(mould);
   const unsafe = firstUnsafe(Object.keys(files));
   if (unsafe) throw new Refusal(finding('pack/unsafe-path', unsafe));

@@ -31,6 +31,7 @@ const packLimits = {
  *   elsewhere, is of a newer format, or is not what its digest says
  */
 export function unpackMould(pack: Uint8Array): Mould {
+  if (!(pack instanceof Uint8Array)) refuse('pack/not-one', { why: 'it is not bytes' });
   if (pack.length > packLimits.zipBytes)
     refuse('pack/too-large', { what: 'it is larger than 64 MB' });
   const entries = zipEntries(pack);

@@ -1,5 +1,6 @@
 import { type CompiledMould, compileMould } from '../../compile/compile-mould.ts';
 import { parseSources } from '../../compile/parse-sources.ts';
+import { requireMould } from '../../model/given.ts';
 import type { Mould } from '../../model/mould.ts';
 import { nestingFaults } from '../../model/nesting-faults.ts';
 import { eachPart, fileOf, sourceParts } from '../../model/source-parts.ts';
@@ -52,6 +53,7 @@ export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
 }
 
 function look(mould: Mould, { host }: CheckOptions): Flaw[] {
+  requireMould(mould);
   const tooDeep = nestingFaults(mould);
   if (tooDeep.length > 0) return tooDeep.map((finding) => ({ finding }));
   const parsed = parseSources(mould);

@@ -4,6 +4,7 @@ import { missingLibraries, missingPlugins, repeatedLibraries } from './library/l
 import { headingLevel, newTab, noAlt, noIcons } from './markup/for-people.ts';
 import { inlineHandlers } from './markup/handlers.ts';
 import { deadReferences, sameIds } from './markup/ids.ts';
+import { looseCode } from './markup/loose-code.ts';
 import { nesting, partsAlone, strayEnds } from './markup/nesting.ts';
 import { oddInTags, placeholdersLeft } from './markup/slips.ts';
 import { deadTargets } from './markup/targets.ts';
@@ -33,6 +34,7 @@ export const checks: readonly Check[] = [
   sameIds,
   deadReferences,
   inlineHandlers,
+  looseCode,
   noAlt,
   headingLevel,
   newTab,

@@ -1,5 +1,6 @@
 import { parseSources } from '../../compile/parse-sources.ts';
 import { fieldsBelow } from '../../model/field.ts';
+import { requireMould } from '../../model/given.ts';
 import { parseJson } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
 import { readFields } from '../../model/read-fields.ts';
@@ -24,6 +25,7 @@ export interface Needs {
  * that nothing of its own sets, and classes that neither its style nor its script speaks of.
  */
 export function findNeeds(mould: Mould): Needs {
+  requireMould(mould);
   const { manifest } = mould;
   const { needs = {}, libraries = [], fonts = [] } = manifest;
   const { root } = readFields(manifest.fields, parseJson('mould.json', mould.manifestText));

@@ -1,3 +1,4 @@
+import { requireAll } from '../../model/given.ts';
 import { defaultWidths, type Manifest, type Mould, namePattern } from '../../model/mould.ts';
 import { refuseDeep } from '../../model/nesting-faults.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
@@ -53,6 +54,7 @@ export function importSnippet(
   pieces: readonly SnippetPiece[],
   options: ImportOptions = {},
 ): ImportedSnippet {
+  requireAll('The pieces', pieces, isPiece, 'a list of { name, text }');
   refuseEmpty(pieces);
   const { compilers, pageStyles, local = none, installed = none } = options;
   const shelf = new AssetShelf(local, options.taken);
@@ -88,6 +90,10 @@ export function importSnippet(
     ],
     dropped: [...splits.flatMap(({ dropped }) => dropped), ...sheet.dropped],
   };
+}
+
+function isPiece({ name, text }: Readonly<Record<string, unknown>>): boolean {
+  return typeof name === 'string' && typeof text === 'string';
 }
 
 const none = () => undefined;

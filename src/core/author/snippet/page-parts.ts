@@ -88,6 +88,18 @@ export function elementsUnder(nodes: readonly Node[]): SourceElement[] {
   return found;
 }
 
+/** Every element in `<template>` elements under some nodes, with the innermost that it is in. */
+export function elementsInTemplates(
+  nodes: readonly Node[],
+): { readonly element: SourceElement; readonly template: SourceElement }[] {
+  return elementsUnder(nodes).flatMap((template) => {
+    if (!('content' in template)) return [];
+    const { childNodes } = (template as DefaultTreeAdapterTypes.Template).content;
+    const own = elementsUnder(childNodes).map((element) => ({ element, template }));
+    return [...own, ...elementsInTemplates(childNodes)];
+  });
+}
+
 function isElement(node: Node | DefaultTreeAdapterTypes.Document): node is SourceElement {
   return 'tagName' in node;
 }

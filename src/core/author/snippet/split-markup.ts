@@ -13,13 +13,17 @@ import {
   libraryOf,
 } from '../library/library.ts';
 import { findBare } from './bare-code.ts';
+import { codeIn } from './code-in.ts';
 import { refuseDialects } from './dialect.ts';
+import { isEmbed } from './embeds.ts';
+import { integrityOf } from './integrity.ts';
 import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
 import { asFromPage, type ImportMap, readImportMap } from './modules.ts';
 import { readPageElements } from './page-elements.ts';
 import {
   attributeOf,
+  elementsInTemplates,
   elementsUnder,
   innerRange,
   isHtml,
@@ -109,6 +113,7 @@ class MarkupSplitter {
       if (this.takeContent(element)) continue;
       this.edits.push(...bringMarkupFiles(this.source, element, this.file, this.shelf));
     }
+    this.takeTemplates();
     this.takeBare();
     if (this.paste.hasQuirks) {
       this.styles.push({ start: -1, ...quirksStyle(this.file) });
@@ -139,6 +144,20 @@ class MarkupSplitter {
     };
   }
 
+  /**
+   * Style in a `<template>` is the page's own once that is cloned, except where it goes into a shadow
+   * root; script in one that declares a shadow root runs as it is read.
+   */
+  private takeTemplates(): void {
+    const isShadow = /\battachShadow\b|\bshadowRoot\b/.test(this.source);
+    for (const { element, template } of elementsInTemplates(this.paste.topLevel)) {
+      const isDeclared = attributeOf(template, 'shadowrootmode') !== undefined;
+      if (element.tagName === 'style' && !isDeclared && !isShadow) this.takeStyle(element);
+      else if (element.tagName === 'script' && isDeclared) this.takeScript(element);
+      else this.edits.push(...bringMarkupFiles(this.source, element, this.file, this.shelf));
+    }
+  }
+
   private takeHead(element: SourceElement): void {
     if (this.takeContent(element)) return;
     const inner = innerRange(element);
@@ -152,8 +171,8 @@ class MarkupSplitter {
   /** True when the element was cut out of the markup, or is code that has to stay in it. */
   private takeContent(element: SourceElement): boolean {
     if (element.tagName === 'style') return this.takeStyle(element);
-    if (!isHtml(element)) return false;
     if (element.tagName === 'script') return this.takeScript(element);
+    if (!isHtml(element)) return false;
     const rel = attributeOf(element, 'rel') ?? '';
     if (element.tagName === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(rel)) {
       return this.takeLibrary(element, 'style', attributeOf(element, 'href'));
@@ -162,20 +181,19 @@ class MarkupSplitter {
   }
 
   private takeStyle(element: SourceElement): boolean {
-    const within = innerRange(element);
-    const isPlain = within && !this.source.slice(within.start, within.end).includes('<');
-    // In SVG a style element may hold elements and CDATA sections; such a one stays where it is.
-    if (!isHtml(element) && !isPlain) return true;
-    const inner = this.cut(element);
-    if (!inner) return false;
+    const within = codeIn(this.source, element);
+    // In SVG a style element may hold elements; such a one stays where it is, which check reports.
+    if (!isHtml(element) && this.source.slice(within?.start, within?.end).includes('<'))
+      return true;
+    if (!this.cut(element) || !within) return false;
     const hint = `${attributeOf(element, 'type') ?? ''} ${attributeOf(element, 'lang') ?? ''}`;
-    this.addStyle(inner, hint, attributeOf(element, 'media'));
+    this.addStyle(within, hint, attributeOf(element, 'media'));
     return true;
   }
 
   private takeScript(element: SourceElement): boolean {
     const type = (attributeOf(element, 'type') ?? '').trim();
-    const inside = innerRange(element);
+    const inside = codeIn(this.source, element);
     const text = inside ? this.source.slice(inside.start, inside.end) : '';
     if (type.toLowerCase() === 'importmap') {
       this.importMap = { ...this.importMap, ...readImportMap(text) };
@@ -191,31 +209,22 @@ class MarkupSplitter {
     }
     if (role === 'unknown') this.say('snippet/not-run', { type }, element);
     if (role !== 'script') return true;
-    const src = attributeOf(element, 'src');
+    const src =
+      attributeOf(element, isHtml(element) ? 'src' : 'href') ?? attributeOf(element, 'xlink:href');
     if (src !== undefined) {
       if (text.trim() !== '')
         this.drop(element, 'a script that loads another runs nothing of its own', text);
       // Such a script looks for its own tag, to know what to show and where.
-      if (this.isEmbed(element, src)) return this.keepEmbed(element, src);
+      if (isEmbed(this.paste, element, src)) {
+        this.say('snippet/embed', { url: src.trim() }, element);
+        return true;
+      }
       return this.takeLibrary(element, 'script', src);
     }
     const inner = this.cut(element, writes(text) ? writtenHere : '');
-    if (!inner) return false;
+    if (!inner || !inside) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
-    else this.scripts.push({ ...inner, text });
-    return true;
-  }
-
-  /** True for a script from elsewhere whose own tag says what to show, or that is all there is. */
-  private isEmbed(element: SourceElement, src: string): boolean {
-    if (!isRemoteAddress(src) || libraryOf(src, 'script').version) return false;
-    const isTold = element.attrs.some(({ name }) => name.startsWith('data-') || name === 'id');
-    const { head, topLevel } = this.paste;
-    return isTold || elementsUnder([...(head?.childNodes ?? []), ...topLevel]).length === 1;
-  }
-
-  private keepEmbed(element: SourceElement, src: string): true {
-    this.say('snippet/embed', { url: src.trim() }, element);
+    else this.scripts.push({ ...inside, text });
     return true;
   }
 
@@ -233,9 +242,7 @@ class MarkupSplitter {
       this.say('snippet/remote-file', { url: url.trim() }, element);
       return true;
     }
-    const integrity = attributeOf(element, 'integrity')?.trim().split(/\s+/).at(-1) ?? '';
-    const isDigest = /^sha(?:256|384|512)-[A-Za-z0-9+/]+={0,2}$/.test(integrity);
-    const library = { ...libraryOf(url.trim(), part), ...(isDigest ? { integrity } : {}) };
+    const library = { ...libraryOf(url.trim(), part), ...integrityOf(element) };
     const brought = bringInstalled(library, part, this.installed, this.shelf);
     this.libraries.push(brought ?? library);
     if (brought) {

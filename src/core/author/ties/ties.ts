@@ -1,3 +1,4 @@
+import { requireMould } from '../../model/given.ts';
 import { isJsonObject, type Json, parseJson } from '../../model/json-source.ts';
 import type { Mould } from '../../model/mould.ts';
 import { refuseDeep } from '../../model/nesting-faults.ts';
@@ -25,6 +26,7 @@ export interface Bound {
  * are: a tie of which that does not hold any more is left out, with a finding.
  */
 export function readTies(mould: Mould): Bound {
+  requireMould(mould);
   refuseDeep(mould);
   const none = { before: eachPart((part) => mould[part]), ties: [] };
   const file = mould.files[tiesFile];

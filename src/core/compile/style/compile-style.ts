@@ -47,6 +47,8 @@ export interface StyleSource {
   readonly usedProperties: ReadonlySet<string>;
   /** Those that script or markup speak of, and so may set. */
   readonly spokenElsewhere: ReadonlySet<string>;
+  /** Custom properties that markup or script sets. */
+  readonly setElsewhere: ReadonlySet<string>;
   /** Custom properties that are meant to come from the host. */
   readonly needs: readonly string[];
   /** Where a field is declared in mould.json. */
@@ -103,7 +105,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const narrow = narrowFields(root, usedProperties);
   const undeclared = hasSlots
     ? [...renamed.values()].map((name) => `${name}: initial`)
-    : undeclaredProperties(trees, usedProperties, ofFields, source.needs);
+    : undeclaredProperties(trees, usedProperties, ofFields, source);
   // What lies behind its cast may not lie behind what the cast stands in.
   const sinks = trees.some(sinksIn);
   const base = { source, sheets, trees, names, defaults, narrow, undeclared, sinks };
@@ -121,6 +123,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
           ...declaredIn(trees),
           ...source.spokenElsewhere,
         ]),
+        new Set([...ofFields, ...source.needs, ...declaredIn(trees), ...source.setElsewhere]),
         [...ofFields],
       ),
     ],
@@ -205,11 +208,13 @@ function styleInManner(
 
 /** Names for all custom properties of a mould with slots, so that none hides one of the host's. */
 function ownProperties(
-  { mouldName, usedProperties, needs, libraryScripts }: StyleSource,
+  { mouldName, usedProperties, needs, libraryScripts, setElsewhere }: StyleSource,
   trees: readonly CssNode[],
   ofFields: ReadonlySet<string>,
 ): PageNames {
-  const kept = new Set([...needs, ...propertiesNamedIn(...libraryScripts)]);
+  const set = new Set([...declaredIn(trees), ...setElsewhere, ...ofFields]);
+  const ofSite = [...usedProperties].filter((name) => !set.has(name));
+  const kept = new Set([...needs, ...ofSite, ...propertiesNamedIn(...libraryScripts)]);
   const names = readPageNames(trees, mouldName, kept);
   const dashed = new Map(names.of.dashed);
   for (const name of [...usedProperties, ...ofFields]) {
@@ -234,14 +239,18 @@ function sealedReset(look: string): string {
   return look === 'own' ? ':host { all: initial; display: block; -webkit-locale: inherit }' : '';
 }
 
-/** Custom properties that nothing inside declares, which a host might have for something else. */
+/**
+ * Custom properties that some of the piece sets for itself, which a host might have for something
+ * else. What nothing of it sets comes from the site.
+ */
 function undeclaredProperties(
   trees: readonly CssNode[],
   used: ReadonlySet<string>,
   ofFields: ReadonlySet<string>,
-  needs: readonly string[],
+  { needs, setElsewhere }: StyleSource,
 ): string[] {
   const declared = registeredIn(trees, ofFields, needs);
+  const set = new Set([...declaredIn(trees), ...setElsewhere]);
   const spoken = new Set<string>();
   for (const tree of trees) {
     walk(tree, (node) => {
@@ -253,7 +262,7 @@ function undeclaredProperties(
     });
   }
   return [...spoken]
-    .filter((name) => used.has(name) && !declared.has(name))
+    .filter((name) => used.has(name) && set.has(name) && !declared.has(name))
     .map((name) => `${name}: initial`);
 }
 

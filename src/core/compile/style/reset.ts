@@ -56,32 +56,55 @@ const ownText: readonly (readonly [elements: string, ...properties: string[]])[]
   ['button, input, select, textarea, dialog, center, mark', 'all'],
 ];
 
-/** Attributes that say how an element looks, which `revert` would silence with a host's rules. */
+/**
+ * Attributes that say how an element looks (HTML Standard, 15: presentational hints, and those that
+ * browsers treat alike), which `revert` would silence with a host's rules.
+ */
 const hinting = [
-  '[width]',
-  '[height]',
+  // 15.3.2 and 15.3.3: what is hidden, how it may be edited or dragged, language and direction.
+  '[hidden]',
+  '[contenteditable]',
+  '[draggable]',
+  '[dir]',
+  '[lang]',
+  // 15.3.3 and 15.3.4: flow content, fonts.
   '[align]',
-  '[valign]',
-  '[bgcolor]',
-  '[background]',
-  '[border]',
-  '[cellpadding]',
-  '[cellpadding] *',
-  '[cellspacing]',
-  '[nowrap]',
+  '[clear]',
   '[color]',
   '[face]',
   '[size]',
+  '[nowrap]',
+  '[wrap]',
+  // 15.3.7: lists and their counters.
   '[type]:is(ol, ul, li)',
-  '[hidden]',
+  '[start]',
+  '[value]:is(li)',
+  '[reversed]',
+  // 15.3.9: tables. Browsers treat what cells are padded with as if an attribute said it.
+  '[background]',
+  '[bgcolor]',
+  '[border]',
+  '[bordercolor]',
+  '[cellpadding]',
+  '[cellpadding] *',
+  '[cellspacing]',
+  '[frame]',
+  '[height]',
+  '[rules]',
   '[rules] *',
-  '[hspace]',
-  '[vspace]',
-  // Browsers treat what cells are padded with as if an attribute said it.
+  '[valign]',
+  '[width]',
   'td',
   'th',
+  // 15.3.11 and 15.4: rules, pictures and frames.
+  '[noshade]',
+  '[frameborder]',
+  '[hspace]',
+  '[vspace]',
   'canvas',
   'iframe',
+  'marquee',
+  // SVG 2, 6.6, and MathML Core, 2.1.3: presentation attributes.
   'svg',
   'svg *',
   'math',

@@ -24,24 +24,28 @@ interface Use {
  * `url()`, and where no element is styled. A name that is nearly a field's is reported as well.
  *
  * @param known custom properties that something declares
+ * @param set custom properties that the mould sets or declares to need; others come from the site
  * @param ofFields those that are fields
  */
 export function varFaults(
   style: string,
   known: ReadonlySet<string>,
+  set: ReadonlySet<string>,
   ofFields: readonly string[],
 ): Finding[] {
   if (!style.includes('var(')) return [];
   const lines = indexLines('style.css', style);
+  const told = new Set<string>();
   return usesIn(style).flatMap((use): Finding[] => {
     const place = lines.placeAt(use.offset);
     const where = placeOf(use);
     if (where !== undefined) return [finding('style/no-var', { where, name: use.name }, place)];
-    if (known.has(use.name) || use.hasFallback) return [];
-    const near = nearestName(use.name, ofFields);
-    return near === undefined
-      ? []
-      : [finding('style/unknown-name', { name: use.name, near }, place)];
+    if (set.has(use.name) || use.hasFallback) return [];
+    const near = known.has(use.name) ? undefined : nearestName(use.name, ofFields);
+    if (near !== undefined) return [finding('style/unknown-name', { name: use.name, near }, place)];
+    if (told.has(use.name)) return [];
+    told.add(use.name);
+    return [finding('style/from-site', { name: use.name }, place)];
   });
 }
 

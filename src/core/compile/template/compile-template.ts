@@ -1,5 +1,6 @@
 import { finding } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
+import { isClobbered } from '../clobbered.ts';
 import { joinPlans, type Plan } from '../write/plan.ts';
 import { markAttributes } from './attribute-marks.ts';
 import type { Binder } from './binder.ts';
@@ -8,9 +9,12 @@ import { findHoles } from './hole.ts';
 import { markHoles } from './hole-marks.ts';
 import { type FoundHandlers, takeHandlers } from './inline-handlers.ts';
 import { type Mark, writeMarked } from './mark.ts';
-import { type Element, type Markup, readMarkup } from './markup.ts';
+import { type Element, type Markup, optionalEnd, readMarkup } from './markup.ts';
 import { type OwnIds, ownIds } from './own-ids.ts';
 import type { ParsedTemplate } from './parse-template.ts';
+
+/** A box around what the author wrote: one of the layout, or one that is there to inherit from. */
+export type Box = 'block' | 'contents';
 
 /** A template compiled: a plan of what is written for each cast. */
 export interface CompiledTemplate {
@@ -29,12 +33,12 @@ export interface CompiledTemplate {
  * printed anew.
  *
  * @param page attributes of the snippet's page, which the root carries
- * @param needsWrapper true where the element at the top cannot be the root itself
+ * @param needsWrapper tells which box goes around the element at the top, where it cannot be the root
  */
 export function compileTemplate(
   binder: Binder,
   page: Readonly<Record<string, string>>,
-  needsWrapper: (top: Element) => boolean,
+  needsWrapper: (top: Element) => Box | undefined,
   parsed: ParsedTemplate,
 ): CompiledTemplate {
   const { source } = binder;
@@ -54,7 +58,8 @@ export function compileTemplate(
   for (const more of [handlerMarks, ids.marks, markHoles(binder, markup, blocks, holes)])
     for (const mark of more) marks.push(mark);
   const top = ownRoot(markup, blocks);
-  const root = top && needsWrapper(top) ? undefined : top;
+  const box = top && (isClobbered(markup) ? 'block' : needsWrapper(top));
+  const root = box ? undefined : top;
   if (root) {
     const nameEnd = root.start + 1 + root.name.length;
     marks.push({ start: nameEnd, end: nameEnd, write: atRoot });
@@ -62,31 +67,13 @@ export function compileTemplate(
   reportEnd(binder, markup);
   const end = source.length;
   const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
-  const whole = joinPlans(['', endTags(markup, blocks, undefined)], [content]);
+  const after = endTags(markup, blocks, undefined) + lingering(markup);
+  const whole = joinPlans(['', after], [content]);
   const read = { markup, handlers, ids, hasBox: !root, rootName: root?.name ?? 'div' };
   if (root) return { ...read, plan: whole };
-  return { ...read, plan: joinPlans(['<div', '>\n', '\n</div>'], [atRoot, whole]) };
+  const look = box === 'contents' ? ' style="display: contents !important"' : '';
+  return { ...read, plan: joinPlans(['<div', `${look}>\n`, '\n</div>'], [atRoot, whole]) };
 }
-
-/** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */
-const optionalEnd = new Set([
-  'caption',
-  'colgroup',
-  'dd',
-  'dt',
-  'li',
-  'optgroup',
-  'option',
-  'p',
-  'rp',
-  'rt',
-  'tbody',
-  'td',
-  'tfoot',
-  'th',
-  'thead',
-  'tr',
-]);
 
 /** What is open at the end would take in what the host has after it, so it is closed there. */
 function reportEnd({ lines, report, source }: Binder, markup: Markup): void {
@@ -108,6 +95,21 @@ function endTags(markup: Markup, blocks: readonly Block[], within: Block | undef
   return markup.openAtEnd
     .filter(({ start }) => blockAt(blocks, start) === within)
     .filter((element) => !(within?.element === element && element.name === 'template'))
+    .map(({ name }) => `</${name}>`)
+    .join('');
+}
+
+/** Elements that go on in what comes after, until their own end tag (HTML Standard, 13.2.4.3). */
+const formatting = /^(?:a|b|big|code|em|font|i|nobr|s|small|strike|strong|tt|u)$/;
+
+/**
+ * End tags for what ended with the element around it and not by its own, so that it does not go on
+ * in the host; an end tag of nothing is not heard.
+ */
+function lingering({ elements, openAtEnd }: Markup): string {
+  return elements
+    .filter((one) => one.isHtml && !one.endTag && formatting.test(one.name))
+    .filter((one) => !openAtEnd.includes(one))
     .map(({ name }) => `</${name}>`)
     .join('');
 }

@@ -85,6 +85,26 @@ export function readMarkup(source: string, parsed = parseTemplate(source)): Mark
   return { source, elements, comments, topLevel, openAtEnd, breaksOff };
 }
 
+/** Elements whose end tag may be left out (HTML Standard, 13.1.2.4). */
+export const optionalEnd: ReadonlySet<string> = new Set([
+  'caption',
+  'colgroup',
+  'dd',
+  'dt',
+  'li',
+  'optgroup',
+  'option',
+  'p',
+  'rp',
+  'rt',
+  'tbody',
+  'td',
+  'tfoot',
+  'th',
+  'thead',
+  'tr',
+]);
+
 /** Elements that never have an end tag (HTML Standard, 13.1.2). */
 export const voidElements: ReadonlySet<string> = new Set([
   'area',

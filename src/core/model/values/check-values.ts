@@ -2,7 +2,7 @@ import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import type { Field } from '../field.ts';
 import { isJsonObject, type Json, type JsonObject, type JsonPath } from '../json-source.ts';
 import { underTodaysNames } from './earlier-names.ts';
-import { type ExtraRule, settle, type ValueProblem } from './settle.ts';
+import { type ExtraRule, type IsLoose, settle, type ValueProblem } from './settle.ts';
 import { shown } from './shown.ts';
 import { put, valueAt } from './steps.ts';
 
@@ -36,13 +36,14 @@ export interface Checking {
   readonly placeOf?: PlaceOfValue | undefined;
   /** What a value has to be because of where it is bound. */
   readonly rule?: ExtraRule | undefined;
+  readonly isLoose?: IsLoose | undefined;
   /** Says where a field is bound, as words that end a sentence; or ''. */
   readonly boundAt?: ((field: Field) => string) | undefined;
 }
 
 /** Completes and checks values against the fields. Never throws on what they hold. */
 export function checkAgainst(root: Field, given: JsonObject, how: Checking = {}): ValuesCheck {
-  const { below = {}, kept: before = {}, isOlder = false, placeOf, rule } = how;
+  const { below = {}, kept: before = {}, isOlder = false, placeOf, rule, isLoose } = how;
   const kept = new Map(Object.entries(before));
   const findings: Finding[] = [];
   const restored = putBack(root, given, before);
@@ -61,7 +62,7 @@ export function checkAgainst(root: Field, given: JsonObject, how: Checking = {})
     findings.push(toFinding(problem, path, how, placeOf?.(problem.at)));
   };
   const top = { value: values, fallback: root.default, at: [], label: '' };
-  const settled = settle(root, top, { report, rule });
+  const settled = settle(root, top, { report, rule, isLoose });
   return {
     values: settled as CheckedValues,
     below: settleBelow(root, below, settled, { report, rule }),
@@ -192,6 +193,8 @@ function toFinding(
     }
     case 'no-field':
       return finding('value/no-field', { path, near: problem.near }, place, path);
+    case 'loose':
+      return finding('value/loose-markup', { title: problem.label }, place, path);
     case 'converted': {
       const { label, found, field } = problem;
       const data = { title: label, found: shown(found), called: field.kind.called };

@@ -1,3 +1,4 @@
+import { requireMould, requireObject } from '../given.ts';
 import { type JsonObject, parseJson } from '../json-source.ts';
 import type { Mould } from '../mould.ts';
 import { readFields } from '../read-fields.ts';
@@ -12,7 +13,9 @@ import { schemaOfValues } from './values-schema.ts';
  * @param placeOf where each value stands in a file, so that findings can point there
  */
 export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfValue): ValuesCheck {
-  return checkAgainst(rootOf(mould), values, { placeOf });
+  const root = rootOf(mould);
+  requireObject('The values', values);
+  return checkAgainst(root, values, { placeOf });
 }
 
 /**
@@ -24,6 +27,8 @@ export function valuesSchema(mould: Mould, language?: string): JsonObject {
   return schemaOfValues(rootOf(language === undefined ? mould : inLanguage(mould, language)));
 }
 
-function rootOf({ manifest, manifestText }: Mould) {
+function rootOf(mould: Mould) {
+  requireMould(mould);
+  const { manifest, manifestText } = mould;
   return readFields(manifest.fields, parseJson('mould.json', manifestText)).root;
 }

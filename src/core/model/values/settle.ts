@@ -25,6 +25,12 @@ export type ValueProblem =
       readonly near: string | undefined;
     }
   | {
+      /** Markup that leaves something open, or closes what it did not open. */
+      readonly what: 'loose';
+      readonly at: JsonPath;
+      readonly label: string;
+    }
+  | {
       /** Given in the form of an earlier kind, and taken in that of this one. */
       readonly what: 'converted';
       readonly field: Field;
@@ -36,9 +42,13 @@ export type ValueProblem =
 /** A rule beside the field's own, such as for where it is bound: what is wrong, or undefined. */
 export type ExtraRule = (field: Field, value: Json) => string | undefined;
 
+/** True for a value that is taken, and that somebody should look at. */
+export type IsLoose = (field: Field, value: Json) => boolean;
+
 interface Settling {
   readonly report: (one: ValueProblem) => void;
   readonly rule?: ExtraRule | undefined;
+  readonly isLoose?: IsLoose | undefined;
 }
 
 interface Given {
@@ -75,6 +85,7 @@ export function settle(field: Field, given: Given, how: Settling): Json {
     const { at, label } = given;
     how.report({ what: 'converted', field, at, label, found: given.value });
   }
+  if (how.isLoose?.(field, value)) how.report({ what: 'loose', at: given.at, label: given.label });
   if (field.row) return settleRows(field.row, value as readonly Json[], given, how);
   if (field.members.length === 0) return value;
   return settleMembers(field, value as JsonObject, given, how);

@@ -8,6 +8,11 @@ export const callWording = {
     hint: ({ command }: { what: string; command: string }) =>
       `Run keen-mould ${command ? `${command} ` : ''}--help to see its options.`,
   },
+  'call/argument': {
+    level: 'error',
+    message: ({ what, why }: { what: string; why: string }) => `${what} ${why}.`,
+    hint: () => 'The types of keen-mould say what each call takes.',
+  },
   'call/no-file': {
     level: 'error',
     message: ({ path }: { path: string }) => `There is no file ${path}.`,

@@ -109,6 +109,24 @@ export const markupWording = {
     message: () => 'This is placeholder text (lorem ipsum).',
     hint: () => 'Bind it to a field with a meaningful default.',
   },
+  'markup/loose-style': {
+    level: 'warning',
+    message: () =>
+      'This <style> is in the markup, so its rules apply to the whole page as soon as it is shown or cloned.',
+    hint: () => 'Move its rules to style.css.',
+  },
+  'markup/loose-script': {
+    level: 'warning',
+    message: () =>
+      'This <script> is in the markup, so it runs for the whole page and not for its widget.',
+    hint: () => 'Move its code to script.js.',
+  },
+  'markup/frame-reaches': {
+    level: 'warning',
+    message: ({ said }: { said: string }) =>
+      `The code of this frame uses ${said}, so it reaches the page around it.`,
+    hint: () => 'Add sandbox="allow-scripts" to the iframe, or use postMessage.',
+  },
   'markup/inline-handler': {
     level: 'note',
     message: ({ name, count }: { name: string; count: number }) =>

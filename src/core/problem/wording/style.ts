@@ -166,6 +166,19 @@ export const styleWording = {
       `position: ${value} is relative to the viewport. In an iframe, that is only the iframe.`,
     hint: () => 'Use another form of delivery, or position: absolute.',
   },
+  'style/from-site': {
+    level: 'note',
+    message: ({ name }: { name: string }) =>
+      `${name} is not set anywhere in the mould, so it takes the value that the site has for it.`,
+    hint: ({ name }: { name: string }) =>
+      `List it under needs.properties in mould.json, or add a field with "property": "${name}".`,
+  },
+  'style/open-sheet': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `The style sheet of ${name} is loaded from another address, so it applies to the whole page, and the style of the site applies in the widget.`,
+    hint: () => 'Import it again with --library NAME@VERSION=FILE to bring the file along.',
+  },
   'style/no-var': {
     level: 'warning',
     message: ({ where, name }: { where: string; name: string }) =>

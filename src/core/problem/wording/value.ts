@@ -13,6 +13,12 @@ export const valueWording = {
     message: ({ title }: { title: string }) => `${title} must not be empty. The default is used.`,
     hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },
+  'value/loose-markup': {
+    level: 'warning',
+    message: ({ title }: { title: string }) =>
+      `${title} leaves a tag open or closes one that it did not open. It is closed where it ends, so that the page around it stays whole.`,
+    hint: () => 'Add the missing tag, or remove the one too many.',
+  },
   'value/no-field': {
     level: 'warning',
     message: ({ path, near }: { path: string; near?: string | undefined }) =>
