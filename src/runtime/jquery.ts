@@ -54,7 +54,10 @@ export function jquery(to: Confinement, from: object): object {
     if (root.querySelector('[data-slot]'))
       return call(found, 'filter', (_: number, one: Element) => cast.owns(one));
     if (box || tree !== root) return found;
-    return call(call(jq(root), 'filter', css), 'add', found);
+    const all = call(call(jq(root), 'filter', css), 'add', found);
+    // jQuery looks for all of a selector below an element, also for what stands before a blank.
+    const [, first, more] = /^\s*((?:\[[^\]]*\]|[^\s>+~,:[])+)((?:\s*>|\s)[^,]+)$/.exec(css) ?? [];
+    return first && root.matches(first) ? call(all, 'add', call(jq(root), 'find', more)) : all;
   };
   const ready = (run: Call): void => {
     // What this gives back is one object of jQuery's own, so it is left alone.

@@ -162,3 +162,41 @@ describe('an embed code', () => {
     expect(mould.template).toBe('<p>a</p>\n');
   });
 });
+
+it('a sheet that is given brings the fonts and pictures it names, and is not called remote any more', () => {
+  const files: Readonly<Record<string, string>> = {
+    'webfonts/i.woff2': 'font',
+    'css/dot.svg': '<svg/>',
+  };
+  const beside = (path: string) =>
+    files[path] === undefined
+      ? undefined
+      : { bytes: new TextEncoder().encode(files[path]), text: files[path] };
+  const css =
+    '@font-face { font-family: I; src: url(../webfonts/i.woff2) } .i { background: url("dot.svg") }';
+  const from = {
+    fileName: 'all.css',
+    bytes: new TextEncoder().encode(css),
+    path: 'css/all.css',
+    beside,
+  };
+  const text =
+    '<link rel="stylesheet" href="https://c.example/icons@6.1.0/css/all.css"><i class="i"></i>';
+  const { mould, findings } = importSnippet([{ name: 'a.html', text }], {
+    libraries: [{ name: 'icons', version: '6.1.0', part: 'style', from }],
+  });
+  expect(Object.keys(mould.files).sort()).toEqual([
+    'assets/all.css',
+    'assets/dot.svg',
+    'assets/i.woff2',
+    'snippet/a.html',
+  ]);
+  const sheet = new TextDecoder().decode(mould.files['assets/all.css'] as Uint8Array);
+  expect(sheet).toContain('url(assets/i.woff2)');
+  expect(mould.manifest.libraries).toEqual([
+    { name: 'icons', version: '6.1.0', style: 'assets/all.css' },
+  ]);
+  expect(findings.map(({ code }) => code)).not.toContain('snippet/remote-file');
+  expect(compileMould(mould).findings.map(({ code }) => code)).not.toContain('style/open-sheet');
+  expect(compileMould(mould).cast({ id: 'c' }).mouldStyle).toContain('assets/i.woff2');
+});

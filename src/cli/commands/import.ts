@@ -1,4 +1,4 @@
-import { basename, dirname, join, resolve } from 'node:path';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import type { Command } from 'commander';
 import { bindSpots, fieldNames } from '../../core/author/bind/bind-spots.ts';
 import { replaceSnippet } from '../../core/author/bind/replace-snippet.ts';
@@ -145,7 +145,8 @@ async function readLibrary(given: string): Promise<GivenLibrary> {
     /^((?:@[\w.-]+\/)?[\w.-]+)(?:@([\w.+-]+))?=(.+)$/.exec(given) ?? [];
   if (name !== undefined && path !== undefined) {
     const { bytes } = await readText(path);
-    const from = { fileName: basename(path), bytes };
+    const { top, below } = besideOf(path, bytes);
+    const from = { fileName: basename(path), bytes, path: below, beside: localFilesOf(top) };
     return { name, ...(version ? { version } : {}), part: partOf(path), from };
   }
   if (!isRemoteAddress(given)) {
@@ -154,6 +155,17 @@ async function readLibrary(given: string): Promise<GivenLibrary> {
   }
   const { name: read, version: known } = libraryOf(given, partOf(given));
   return { name: read, ...(known ? { version: known } : {}), part: partOf(given), from: given };
+}
+
+/** The folder that all files which a sheet names lie in, and the path of the sheet from there. */
+function besideOf(path: string, sheet: Uint8Array): { top: string; below: string } {
+  const names =
+    Buffer.from(sheet)
+      .toString('utf8')
+      .match(/(?:\.\.\/)+/g) ?? [];
+  const up = Math.min(3, Math.max(0, ...names.map((one) => one.length / 3)));
+  const top = join(dirname(resolve(path)), '../'.repeat(up));
+  return { top, below: relative(top, resolve(path)).split(sep).join('/') };
 }
 
 function partOf(path: string): LibraryPart {

@@ -16,7 +16,19 @@ export interface GivenLibrary {
   readonly version?: string;
   readonly part: LibraryPart;
   /** Its address, or the file itself with a name. */
-  readonly from: string | { readonly fileName: string; readonly bytes: Uint8Array };
+  readonly from: string | GivenFile;
+}
+
+/** A file of a library, with what lies beside it. */
+export interface GivenFile {
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+  /** Its path from where `beside` begins; its name where that is left out. */
+  readonly path?: string;
+  /** Gives a file beside it by its path: fonts and pictures that a sheet names come along. */
+  readonly beside?: (
+    path: string,
+  ) => { readonly bytes: Uint8Array; readonly text: string | undefined } | undefined;
 }
 
 /**

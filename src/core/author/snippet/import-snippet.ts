@@ -1,10 +1,17 @@
 import { requireAll } from '../../model/given.ts';
-import { defaultWidths, type Manifest, type Mould, namePattern } from '../../model/mould.ts';
+import {
+  defaultWidths,
+  type Library,
+  type Manifest,
+  type Mould,
+  namePattern,
+} from '../../model/mould.ts';
 import { refuseDeep } from '../../model/nesting-faults.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { pathKey, safeName } from '../../text/safe-path.ts';
+import { bytesOf, textOf } from '../../text/utf8.ts';
 import { eachOnce } from '../library/fonts.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from '../library/library.ts';
 import type { StyleCompilers } from './dialect.ts';
@@ -16,6 +23,7 @@ import type { PageStyles } from './page-styles.ts';
 import { toSheet } from './sheets.ts';
 import type { Dropped } from './split-markup.ts';
 import { type SnippetPiece, splitPiece } from './split-piece.ts';
+import { withStyleFiles } from './style-addresses.ts';
 
 export interface ImportOptions {
   /** Name of the mould; by default the document's title or the name of the first file. */
@@ -69,11 +77,12 @@ export function importSnippet(
   const { script, ...imported } = importLibraries(joined, importMap, shelf, pieces[0]?.name ?? '');
   const markup = tidyEnds(splits.map((split) => split.template).join('\n'));
   const { template, escapes } = escapeMarks(markup);
+  const given = (options.libraries ?? []).map((one) => withItsFiles(one, shelf));
   const loaded = [...splits.flatMap((split) => split.libraries), ...imported.libraries];
   const manifest = newManifest(pieces, options, {
     title: splits.find(({ title }) => title)?.title,
     fonts: eachOnce([...splits.flatMap((split) => split.fonts), ...sheet.fonts]),
-    libraries: withGiven(loaded, options.libraries ?? [], shelf),
+    libraries: withGiven(loaded, given, shelf),
     page: Object.assign({}, ...splits.map((split) => split.page)),
   });
   const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
@@ -82,7 +91,7 @@ export function importSnippet(
   return {
     mould: { manifest, manifestText, template, style: sheet.style, script, files },
     findings: [
-      ...splits.flatMap(({ findings }) => findings),
+      ...splits.flatMap(({ findings }) => findings).filter(isStill(loaded, manifest.libraries)),
       ...imported.findings,
       ...sheet.findings,
       ...escapes,
@@ -90,6 +99,28 @@ export function importSnippet(
     ],
     dropped: [...splits.flatMap(({ dropped }) => dropped), ...sheet.dropped],
   };
+}
+
+/** A sheet of a library with the addresses of the files that come along with it. */
+function withItsFiles(given: GivenLibrary, shelf: AssetShelf): GivenLibrary {
+  const { part, from } = given;
+  if (typeof from === 'string' || part !== 'style' || !from.beside) return given;
+  const { fileName, bytes, path = fileName, beside } = from;
+  const text = withStyleFiles(textOf(bytes), path, shelf.for(beside));
+  return { ...given, from: { fileName, bytes: bytesOf(text) } };
+}
+
+/** Leaves out that a file is loaded from elsewhere, where one that was given took its place. */
+function isStill(
+  loaded: readonly Library[],
+  kept: readonly Library[] = [],
+): (one: Finding) => boolean {
+  const addresses = (all: readonly Library[]) =>
+    all.flatMap(({ script, style }) => [script, style].filter((one) => one !== undefined));
+  const left = new Set(addresses(kept));
+  const gone = addresses(loaded).filter((one) => !left.has(one));
+  const told = new Set(gone.map((url) => finding('snippet/remote-file', { url }).message));
+  return ({ code, message }) => code !== 'snippet/remote-file' || !told.has(message);
 }
 
 function isPiece({ name, text }: Readonly<Record<string, unknown>>): boolean {

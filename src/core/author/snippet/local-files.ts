@@ -1,8 +1,6 @@
 import { isRelativeAddress } from '../../text/address.ts';
 import { pathKey, safeName } from '../../text/safe-path.ts';
-
-/** What the Encoding Standard gives every host of this code, named here for lack of its types. */
-declare const TextEncoder: new () => { encode(text: string): Uint8Array };
+import { bytesOf } from '../../text/utf8.ts';
 
 /** A file that lies beside the snippet. */
 export interface LocalFile {
@@ -52,7 +50,7 @@ function decoded(path: string): string {
 
 /** Files brought into a mould's assets/, each once, under names that do not clash. */
 export class AssetShelf {
-  readonly files: Record<string, Uint8Array> = {};
+  readonly files: Record<string, Uint8Array>;
   /** Style and script of the snippet's own that came from files beside it, by path. */
   readonly sources: Record<string, Uint8Array> = {};
   private readonly places = new Map<string, string>();
@@ -61,9 +59,15 @@ export class AssetShelf {
   private readonly keys: Set<string>;
 
   /** @param taken paths under `assets/` that are not to be given out */
-  constructor(local: LocalFiles, taken: Iterable<string> = []) {
+  constructor(local: LocalFiles, taken: Iterable<string> = [], shared?: AssetShelf) {
     this.local = local;
-    this.keys = new Set([...taken].map(pathKey));
+    this.files = shared?.files ?? {};
+    this.keys = shared?.keys ?? new Set([...taken].map(pathKey));
+  }
+
+  /** The same shelf for what lies in another folder. */
+  for(local: LocalFiles): AssetShelf {
+    return new AssetShelf(local, [], this);
   }
 
   /** The file an address means, if it lies beside the snippet. */
@@ -101,7 +105,7 @@ export class AssetShelf {
     if (!found?.file.text || this.places.has(found.path)) return this.bring(from, address);
     this.bring(from, address);
     const place = this.places.get(found.path) as string;
-    this.files[place] = new TextEncoder().encode(change(found.file.text, found.path));
+    this.files[place] = bytesOf(change(found.file.text, found.path));
     return this.bring(from, address);
   }
 
@@ -112,7 +116,7 @@ export class AssetShelf {
 
   /** Adds a text under its name; one that is there already is not added again. */
   addText(name: string, text: string): string {
-    const bytes = new TextEncoder().encode(text);
+    const bytes = bytesOf(text);
     return this.add(name, bytes);
   }
 
