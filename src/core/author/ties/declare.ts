@@ -44,12 +44,9 @@ function bodyOf(field: NamedField): JsonObject {
   if (!rows) return { ...ownName, title, default: defaultOf(field) };
   const items = itemsOf(field);
   const caption = captionOf(field);
-  const most = rows.spans.reduce((sum, span) => Math.max(sum, (span?.length ?? 0) * 3), 12);
   return {
     title,
     ...(caption === undefined ? {} : { caption }),
-    minItems: 0,
-    maxItems: most,
     items,
     default: defaultOf(field),
   };
@@ -78,18 +75,17 @@ function rowField(field: NamedField): FieldSchema {
   if (!proposal.rows) return { ...own, title, ...usualOf(field) };
   const caption = captionOf(field);
   const said = caption === undefined ? {} : { caption };
-  return { ...own, title, ...said, maxItems: 40, items: itemsOf(field), default: [] };
+  return { ...own, title, ...said, items: itemsOf(field), default: [] };
 }
 
-/** What a new row begins with: what the first has, as far as all have it. */
+/** What a new row begins with: no content, and of its look what the first has, where all have it. */
 function usualOf({ proposal }: NamedField): JsonObject {
   const { values } = proposal;
   const kind = kindOf(proposal);
   const [first] = values;
   const isEverywhere = values.every((value) => value !== undefined && value !== '');
   if (kind.isFlag) return { default: false };
-  if (first === undefined) return {};
-  if (!isEverywhere) return isWritten(kind) ? { default: '' } : {};
+  if (kind.isContent || first === undefined || !isEverywhere) return {};
   if (!isJsonObject(first)) return { default: first };
   const shared = Object.entries(first).filter(([name]) =>
     values.every((value) => isJsonObject(value) && value[name] !== undefined),

@@ -90,7 +90,10 @@ function usesIn(style: string): Use[] {
       const [, name = '', fallback = ''] =
         /(--[\w-]+)\s*(,)?/.exec(style.slice(isUrl ? start : end, end + 200)) ?? [];
       const before = style.slice(from, start).replace(/\/\*.*?\*\//gs, '');
-      open.push({ name, offset: start, before, within, isUrl, hasFallback: fallback !== '' });
+      // In the fallback of another it is asked for only where that is not set.
+      const isInFallback = /\bvar\(\s*--[\w-]+\s*,[^)]*$/.test(before);
+      const hasFallback = fallback !== '' || isInFallback;
+      open.push({ name, offset: start, before, within, isUrl, hasFallback });
     }
   });
   close(false, style.length);

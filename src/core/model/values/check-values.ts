@@ -193,6 +193,10 @@ function toFinding(
     }
     case 'no-field':
       return finding('value/no-field', { path, near: problem.near }, place, path);
+    case 'too-many': {
+      const { label: title, most, count } = problem;
+      return finding('value/too-many-rows', { title, most, count }, place, path);
+    }
     case 'loose':
       return finding('value/loose-markup', { title: problem.label }, place, path);
     case 'converted': {

@@ -25,6 +25,13 @@ export type ValueProblem =
       readonly near: string | undefined;
     }
   | {
+      readonly what: 'too-many';
+      readonly at: JsonPath;
+      readonly label: string;
+      readonly most: number;
+      readonly count: number;
+    }
+  | {
       /** Markup that leaves something open, or closes what it did not open. */
       readonly what: 'loose';
       readonly at: JsonPath;
@@ -68,7 +75,8 @@ interface Given {
 export function settle(field: Field, given: Given, how: Settling): Json {
   if (given.value === undefined) return given.fallback;
   if (given.value === null) return emptied(field);
-  const value = field.kind.accept?.(given.value, field.declared) ?? given.value;
+  const whole = field.kind.accept?.(given.value, field.declared) ?? given.value;
+  const value = field.row ? withinMost(field, whole, given, how) : whole;
   const rule = field.violation(value) ?? how.rule?.(field, value);
   if (rule !== undefined) {
     how.report({
@@ -89,6 +97,14 @@ export function settle(field: Field, given: Given, how: Settling): Json {
   if (field.row) return settleRows(field.row, value as readonly Json[], given, how);
   if (field.members.length === 0) return value;
   return settleMembers(field, value as JsonObject, given, how);
+}
+
+/** As many rows as a list may have; those beyond are reported, and the others are used. */
+function withinMost(field: Field, value: Json, { at, label }: Given, how: Settling): Json {
+  const { maxItems: most } = field.declared;
+  if (!Array.isArray(value) || typeof most !== 'number' || value.length <= most) return value;
+  how.report({ what: 'too-many', at, label, most, count: value.length });
+  return value.slice(0, most);
 }
 
 /** The deliberately empty value of a field, in the shape its readers count on. */

@@ -13,6 +13,12 @@ export const valueWording = {
     message: ({ title }: { title: string }) => `${title} must not be empty. The default is used.`,
     hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },
+  'value/too-many-rows': {
+    level: 'error',
+    message: ({ title, most, count }: { title: string; most: number; count: number }) =>
+      `${title} must have at most ${most} ${most === 1 ? 'row' : 'rows'}, but has ${count}. Those beyond are left out.`,
+    hint: () => 'Remove rows, or raise maxItems of the field in mould.json.',
+  },
   'value/loose-markup': {
     level: 'warning',
     message: ({ title }: { title: string }) =>
