@@ -1,13 +1,12 @@
 import { readdir } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { importSnippet } from '../core/author/snippet/import-snippet.ts';
-import { styleDialectsIn } from '../core/author/snippet/sheets.ts';
 import type { Mould } from '../core/model/mould.ts';
 import { Refusal } from '../core/problem/refusal.ts';
+import { compilersFor } from '../node/files/compilers.ts';
 import { installedFilesOf } from '../node/files/installed-files.ts';
 import { readText } from '../node/files/read-text.ts';
 import { localFilesOf } from '../node/files/snippet-folder.ts';
-import { loadCompilers } from '../node/files/style-compilers.ts';
 import { isThere } from '../node/files/write-safely.ts';
 
 /** Imports every snippet of a folder: files, folders with a page, and folders of panes. */
@@ -25,7 +24,7 @@ export async function importAll(folder: string): Promise<readonly Mould[]> {
       }),
     );
     try {
-      const compilers = await loadCompilers(styleDialectsIn(pieces));
+      const compilers = await compilersFor(pieces);
       const beside = { local: localFilesOf(home), installed: installedFilesOf(folder) };
       const name = entry.name.replace(/\.html$/, '');
       moulds.push(importSnippet(pieces, { ...beside, compilers, name }).mould);

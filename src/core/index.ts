@@ -15,7 +15,7 @@ export {
   type ImportOptions,
   importSnippet,
 } from './author/snippet/import-snippet.ts';
-export { styleDialectsIn } from './author/snippet/sheets.ts';
+export { codeDialectsIn, styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
 export type { PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';

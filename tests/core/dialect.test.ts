@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { styleDialectOf } from '../../src/core/author/snippet/dialect.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { styleDialectsIn } from '../../src/core/author/snippet/sheets.ts';
-import { loadCompilers } from '../../src/node/files/style-compilers.ts';
+import { compilersFor, loadCompilers } from '../../src/node/files/compilers.ts';
 
 describe('the dialect of a sheet', () => {
   it.each([
@@ -25,8 +24,7 @@ describe('the dialect of a sheet', () => {
 
 async function styleOf(name: string, text: string): Promise<string> {
   const pieces = [{ name, text }];
-  return importSnippet(pieces, { compilers: await loadCompilers(styleDialectsIn(pieces)) }).mould
-    .style;
+  return importSnippet(pieces, { compilers: await compilersFor(pieces) }).mould.style;
 }
 
 describe('a sheet in a dialect', () => {

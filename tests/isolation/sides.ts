@@ -1,7 +1,6 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, extname, join, relative } from 'node:path';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
-import { styleDialectsIn } from '../../src/core/author/snippet/sheets.ts';
 import type { SnippetPiece } from '../../src/core/author/snippet/split-piece.ts';
 import type { Cast } from '../../src/core/compile/cast.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
@@ -10,10 +9,10 @@ import { deliver } from '../../src/core/deliver/deliver.ts';
 import { toDocument } from '../../src/core/deliver/document.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { runtime } from '../../src/generated/runtime.ts';
+import { compilersFor } from '../../src/node/files/compilers.ts';
 import { installedFilesOf } from '../../src/node/files/installed-files.ts';
 import { decode } from '../../src/node/files/read-text.ts';
 import { localFilesOf } from '../../src/node/files/snippet-folder.ts';
-import { loadCompilers } from '../../src/node/files/style-compilers.ts';
 
 /** A page with the files it asks for, by their paths. */
 export interface Side {
@@ -55,7 +54,7 @@ export async function importAt(path: string) {
       text: decode(one, readFileSync(one)).text,
     }),
   );
-  const compilers = await loadCompilers(styleDialectsIn(pieces));
+  const compilers = await compilersFor(pieces);
   const sides = { local: localFilesOf(root), installed: installedFilesOf('.'), compilers };
   const name = basename(path)
     .replace(/\.\w+$/, '')

@@ -9,12 +9,12 @@ import {
 } from '../../core/author/library/library.ts';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
-import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';
 import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { isRemoteAddress } from '../../core/text/address.ts';
+import { compilersFor } from '../../node/files/compilers.ts';
 import { installedFilesOf } from '../../node/files/installed-files.ts';
 import {
   readMould,
@@ -24,7 +24,6 @@ import {
 } from '../../node/files/mould-folder.ts';
 import { decode, readText } from '../../node/files/read-text.ts';
 import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
-import { loadCompilers } from '../../node/files/style-compilers.ts';
 import { isThere } from '../../node/files/write-safely.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
@@ -201,7 +200,7 @@ async function importGiven(
     const pieces = [...given.values()];
     const before = over && (await readOldPaste(over.folder));
     const all = [...pieces, ...(before?.pieces ?? [])];
-    const compilers = await loadCompilers(styleDialectsIn(all));
+    const compilers = await compilersFor(all);
     const imported =
       over && before
         ? replaceSnippet(over.mould, before, pieces, { ...options, compilers })

@@ -65,6 +65,8 @@ export interface Kind {
   readonly isTypeface?: true;
   /** True for a kind whose values are addresses and nothing else. */
   readonly isAddress?: true;
+  /** True for an address of what a page shows, and so loads. */
+  readonly isLoaded?: true;
   /** True for markup of the host's own, which is closed and otherwise left alone. */
   readonly isHostMarkup?: true;
   /** Which link fills `href`, with its target and rel: this value, or the one it is a member of. */

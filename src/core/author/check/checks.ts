@@ -1,4 +1,4 @@
-import { insecure, missingFiles, remote } from './address/addresses.ts';
+import { insecure, missingDefaults, missingFiles, remote } from './address/addresses.ts';
 import type { Check } from './flaw/check.ts';
 import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
 import { headingLevel, newTab, noAlt, noIcons } from './markup/for-people.ts';
@@ -72,4 +72,5 @@ export const checks: readonly Check[] = [
   insecure,
   remote,
   missingFiles,
+  missingDefaults,
 ];

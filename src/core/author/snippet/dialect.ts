@@ -6,12 +6,29 @@ import { Refusal } from '../../problem/refusal.ts';
 export type StyleDialect = 'scss' | 'less';
 
 /** What a compiler makes of a sheet, or what it complains of; line and column from 1. */
-export type CompiledSheet =
-  | { readonly css: string }
-  | { readonly error: string; readonly line: number; readonly column: number };
+export type CompiledSheet = { readonly css: string } | CompilerFault;
+
+/** Languages that are compiled to JavaScript. */
+export type ScriptDialect = 'typescript' | 'jsx';
+
+/** Where a compiler stopped, and why; line and column from 1. */
+interface CompilerFault {
+  readonly error: string;
+  readonly line: number;
+  readonly column: number;
+}
+
+/** What compiles scripts of any dialect. */
+export type ScriptCompiler = (
+  source: string,
+  dialect: ScriptDialect,
+) => { readonly js: string } | CompilerFault;
 
 /** Compilers by dialect, given by whoever imports; only those that are needed. */
-export type StyleCompilers = Partial<Record<StyleDialect, (source: string) => CompiledSheet>>;
+export type Compilers = Partial<Record<StyleDialect, (source: string) => CompiledSheet>> & {
+  readonly script?: ScriptCompiler | undefined;
+  readonly pug?: ((source: string) => { readonly html: string } | CompilerFault) | undefined;
+};
 
 const scss =
   /(?:^|[\s{;])\$[\w-]+\s*:|@(?:mixin|include|extend|use|forward|each|for|while)\b|#\{|(?:^|[\s;}])%[\w-]+\s*\{/;
@@ -39,23 +56,57 @@ const typed = new RegExp(
 );
 const jsx = /(?:return|=>|[=(?:&|,])\s*\(?\s*<(?:[A-Za-z][\w.]*(?:\s|\/?>)|>)|\bclassName=/;
 
+/** The dialect a script is written in; undefined for JavaScript, faults and all. */
+export function scriptDialectOf(text: string, hint: string): ScriptDialect | undefined {
+  const said = hintedAs(hint);
+  if (said !== undefined) return said;
+  if (parses(text)) return undefined;
+  const bare = withoutWords(text);
+  if (jsx.test(bare)) return 'jsx';
+  return typed.test(bare) ? 'typescript' : undefined;
+}
+
+function hintedAs(hint: string): ScriptDialect | undefined {
+  if (/\.[jt]sx$|babel|jsx|tsx/i.test(hint)) return 'jsx';
+  return /\.m?ts$|typescript|\sts$/i.test(hint) ? 'typescript' : undefined;
+}
+
 /**
- * Refuses script that no browser runs as it is.
+ * A script as browsers run it: compiled where it is written in a dialect. What only looks like one
+ * and cannot be compiled is JavaScript with a fault, which is no reason to stop.
  *
  * @param hint its file name or the type of its tag
- * @throws Refusal for TypeScript and JSX, with what to paste instead
+ * @throws Refusal for a dialect without its compiler, and for one with a fault
  */
-export function refuseDialects(text: string, hint: string, place: Place): void {
-  const says = (pattern: RegExp) => pattern.test(hint);
-  const bare = withoutWords(text);
-  const isFine = !says(/\.(?:[jt]sx|m?ts)$|typescript|babel|jsx|tsx|\sts$/i) && parses(text);
-  if (isFine) return;
-  if (says(/\.[jt]sx$|babel|jsx|tsx/i) || jsx.test(bare)) {
-    throw new Refusal(finding('snippet/jsx', {}, place));
-  }
-  if (says(/\.m?ts$|typescript|\sts$/i) || typed.test(bare)) {
-    throw new Refusal(finding('snippet/typescript', {}, place));
-  }
+export function toScript(
+  text: string,
+  hint: string,
+  place: Place,
+  compile: ScriptCompiler | undefined,
+): string {
+  const dialect = scriptDialectOf(text, hint);
+  if (dialect === undefined) return text;
+  if (!compile) throw new Refusal(finding(`snippet/${dialect}`, {}, place));
+  const compiled = compile(text, dialect);
+  if ('js' in compiled) return compiled.js;
+  if (hintedAs(hint) === undefined) return text;
+  const line = place.line + compiled.line - 1;
+  const at = { ...place, line, column: compiled.column };
+  throw new Refusal(finding('snippet/dialect-fault', { dialect, error: compiled.error }, at));
+}
+
+/** Words that begin a line of Pug, beside names of elements, classes and ids. */
+const pugLine =
+  /^\s*(?:(?:[a-z][\w-]*(?::[\w-]+)?)?(?:[.#][\w-]+)+(?:\([^)]*\))?[.=/:]?(?:\s|$)|[a-z][\w-]*\([^)]*\)[.=/:]?(?:\s|$)|(?:each|if|else|unless|case|when|mixin|include|extends|block|doctype)\b|[-|+=]\s?\S|(?:a|article|aside|b|body|button|div|em|figure|footer|form|h[1-6]|head|header|html|i|img|input|label|li|main|nav|ol|p|section|span|strong|table|td|tr|ul)(?:[.=/:]?(?:\s|$)))/;
+
+/** True for markup that is written in Pug: indented names of elements, and no tag at all. */
+export function isPug(text: string, name: string): boolean {
+  if (/\.(?:pug|jade)$/i.test(name)) return true;
+  if (/[<{};]/.test(text.replace(/\([^)]*\)|[#!]\{[^}]*\}/g, ''))) return false;
+  const lines = text.split('\n').filter((line) => line.trim() !== '');
+  const like = lines.filter((line) => pugLine.test(line)).length;
+  const isNested = lines.some((line) => /^\s+\S/.test(line));
+  return lines.length > 1 && isNested && like >= lines.length * 0.6;
 }
 
 /** A script with its comments left out and its strings emptied: words in them prove nothing. */

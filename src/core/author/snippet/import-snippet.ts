@@ -14,7 +14,7 @@ import { pathKey, safeName } from '../../text/safe-path.ts';
 import { bytesOf, textOf } from '../../text/utf8.ts';
 import { eachOnce } from '../library/fonts.ts';
 import { type GivenLibrary, type InstalledFiles, withGiven } from '../library/library.ts';
-import type { StyleCompilers } from './dialect.ts';
+import type { Compilers } from './dialect.ts';
 import { joinScripts, tidyEnds } from './join.ts';
 import { AssetShelf, type LocalFiles } from './local-files.ts';
 import { importLibraries } from './modules.ts';
@@ -40,8 +40,8 @@ export interface ImportOptions {
   readonly libraries?: readonly GivenLibrary[];
   /** Paths under `assets/` that other files of the mould have. */
   readonly taken?: readonly string[];
-  /** Compilers of the dialects its style is written in; see `styleDialectsIn`. */
-  readonly compilers?: StyleCompilers;
+  /** Compilers of what it is written in; see `styleDialectsIn` and `codeDialectsIn`. */
+  readonly compilers?: Compilers;
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -64,9 +64,9 @@ export function importSnippet(
 ): ImportedSnippet {
   requireAll('The pieces', pieces, isPiece, 'a list of { name, text }');
   refuseEmpty(pieces);
-  const { compilers, pageStyles, local = none, installed = none } = options;
+  const { compilers = {}, pageStyles, local = none, installed = none } = options;
   const shelf = new AssetShelf(local, options.taken);
-  const splits = pieces.map((piece) => splitPiece(piece, { shelf, installed }));
+  const splits = pieces.map((piece) => splitPiece(piece, { shelf, installed, compilers }));
   const sheet = toSheet(
     splits.flatMap(({ styles }) => styles),
     compilers,

@@ -2,7 +2,12 @@ import type { Font } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { takeFontImports } from '../library/fonts.ts';
-import { type StyleCompilers, type StyleDialect, styleDialectOf } from './dialect.ts';
+import {
+  type Compilers,
+  type ScriptDialect,
+  type StyleDialect,
+  styleDialectOf,
+} from './dialect.ts';
 import { joinStyles } from './join.ts';
 import { AssetShelf } from './local-files.ts';
 import { type PageStyles, takeOutFurniture } from './page-styles.ts';
@@ -27,7 +32,7 @@ export interface Sheet {
  */
 export function toSheet(
   parts: readonly StylePart[],
-  compilers: StyleCompilers = {},
+  compilers: Compilers = {},
   pageStyles?: PageStyles,
 ): Sheet {
   const furnished = parts.map((part) => furnish(compileSheet(part, compilers), pageStyles));
@@ -44,12 +49,33 @@ export function toSheet(
  * given compilers.
  */
 export function styleDialectsIn(pieces: readonly SnippetPiece[]): Set<StyleDialect> {
-  const beside = { shelf: new AssetShelf(() => undefined), installed: () => undefined };
-  const parts = pieces.flatMap((piece) => splitPiece(piece, beside).styles);
+  const parts = pieces.flatMap((piece) => splitPiece(piece, alone({})).styles);
   return new Set(parts.flatMap(({ text, hint }) => styleDialectOf(text, hint) ?? []));
 }
 
-function compileSheet(part: StylePart, compilers: StyleCompilers): StylePart {
+/** The languages that its markup and scripts are written in, beside those of browsers. */
+export function codeDialectsIn(pieces: readonly SnippetPiece[]): Set<ScriptDialect | 'pug'> {
+  const found = new Set<ScriptDialect | 'pug'>();
+  const script: Compilers['script'] = (_, dialect) => {
+    found.add(dialect);
+    return { js: '' };
+  };
+  const pug: Compilers['pug'] = () => {
+    found.add('pug');
+    return { html: '' };
+  };
+  for (const piece of pieces) splitPiece(piece, alone({ script, pug }));
+  return found;
+}
+
+/** A snippet without anything beside it, of which no part is compiled. */
+function alone(compilers: Compilers) {
+  const shelf = new AssetShelf(() => undefined);
+  const none: Compilers = { script: () => ({ js: '' }), pug: () => ({ html: '' }) };
+  return { shelf, installed: () => undefined, compilers: { ...none, ...compilers } };
+}
+
+function compileSheet(part: StylePart, compilers: Compilers): StylePart {
   const dialect = styleDialectOf(part.text, part.hint);
   if (dialect === undefined) return part;
   const start = part.placeAt(0);

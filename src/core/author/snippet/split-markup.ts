@@ -14,7 +14,7 @@ import {
 } from '../library/library.ts';
 import { findBare } from './bare-code.ts';
 import { codeIn } from './code-in.ts';
-import { refuseDialects } from './dialect.ts';
+import { type Compilers, toScript } from './dialect.ts';
 import { isEmbed } from './embeds.ts';
 import { integrityOf } from './integrity.ts';
 import type { AssetShelf } from './local-files.ts';
@@ -66,6 +66,7 @@ export interface MarkupSplit {
 export interface Beside {
   readonly shelf: AssetShelf;
   readonly installed: InstalledFiles;
+  readonly compilers: Compilers;
 }
 
 /**
@@ -94,9 +95,11 @@ class MarkupSplitter {
 
   private readonly shelf: AssetShelf;
   private readonly installed: InstalledFiles;
+  private readonly compilers: Compilers;
   private readonly edits: Edit[] = [];
 
-  constructor(file: string, source: string, { shelf, installed }: Beside) {
+  constructor(file: string, source: string, { shelf, installed, compilers }: Beside) {
+    this.compilers = compilers;
     this.file = file;
     this.shelf = shelf;
     this.installed = installed;
@@ -194,9 +197,9 @@ class MarkupSplitter {
   private takeScript(element: SourceElement): boolean {
     const type = (attributeOf(element, 'type') ?? '').trim();
     const inside = codeIn(this.source, element);
-    const text = inside ? this.source.slice(inside.start, inside.end) : '';
+    const written = inside ? this.source.slice(inside.start, inside.end) : '';
     if (type.toLowerCase() === 'importmap') {
-      this.importMap = { ...this.importMap, ...readImportMap(text) };
+      this.importMap = { ...this.importMap, ...readImportMap(written) };
       this.cut(element);
       return true;
     }
@@ -204,11 +207,12 @@ class MarkupSplitter {
     const hint = `${type} ${attributeOf(element, 'lang') ?? ''}`;
     // Of a type nobody knows the name alone decides: its content may be anything.
     const isCode = role === 'script' || /babel|jsx|tsx|typescript/i.test(hint);
-    if (text.trim() !== '' && isCode) {
-      refuseDialects(text, hint, this.lines.placeAt(inside?.start ?? 0));
-    }
-    if (role === 'unknown') this.say('snippet/not-run', { type }, element);
-    if (role !== 'script') return true;
+    const start = this.lines.placeAt(inside?.start ?? 0);
+    const isCompiled = written.trim() !== '' && isCode;
+    const text = isCompiled ? toScript(written, hint, start, this.compilers.script) : written;
+    const runs = role === 'script' || text !== written;
+    if (!runs && role === 'unknown') this.say('snippet/not-run', { type }, element);
+    if (!runs) return true;
     const src =
       attributeOf(element, isHtml(element) ? 'src' : 'href') ?? attributeOf(element, 'xlink:href');
     if (src !== undefined) {

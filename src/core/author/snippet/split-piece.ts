@@ -1,7 +1,8 @@
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { Refusal } from '../../problem/refusal.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { closeRawText } from './close-raw-text.ts';
-import { refuseDialects } from './dialect.ts';
+import { isPug, toScript } from './dialect.ts';
 import { type Language, languageOf } from './recognise.ts';
 import { type Beside, type MarkupSplit, splitMarkup } from './split-markup.ts';
 
@@ -38,10 +39,11 @@ const empty: MarkupSplit = {
 export function splitPiece(piece: SnippetPiece, beside: Beside): MarkupSplit {
   const { name, text, as } = piece;
   if (text.trim() === '') return empty;
+  if ((as ?? 'html') === 'html' && isPug(text, name)) return fromPug(piece, beside);
   const found = languageOf(text);
   const start = indexLines(name, text).placeAt(text.search(/\S/));
   if (found === 'html') return splitMarkupPiece(piece, beside, start);
-  const noted = takeCode(piece, found);
+  const noted = takeCode(piece, found, beside);
   if (as === undefined && name.endsWith(`.${found}`)) return noted;
   if (as === found) return noted;
   const code = found === 'css' ? 'snippet/bare-css' : 'snippet/bare-script';
@@ -49,10 +51,22 @@ export function splitPiece(piece: SnippetPiece, beside: Beside): MarkupSplit {
   return { ...noted, findings: [note] };
 }
 
+/** @throws Refusal where there is no compiler for it, or it has a fault */
+function fromPug(piece: SnippetPiece, beside: Beside): MarkupSplit {
+  const { name, text } = piece;
+  const compiled = beside.compilers.pug?.(text);
+  const place = { file: name, line: 1, column: 1 };
+  if (!compiled) throw new Refusal(finding('snippet/pug', {}, place));
+  if ('html' in compiled) return splitMarkup(name, compiled.html, beside);
+  const { error, line, column } = compiled;
+  const data = { dialect: 'pug', error };
+  throw new Refusal(finding('snippet/dialect-fault', data, { file: name, line, column }));
+}
+
 function splitMarkupPiece(piece: SnippetPiece, beside: Beside, start: Place): MarkupSplit {
   const { name, text, as = 'html' } = piece;
   // A pane of style or script that cannot be read is still that, unless it begins like markup.
-  if (as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as);
+  if (as !== 'html' && !text.trimStart().startsWith('<')) return takeCode(piece, as, beside);
   const { source, added } = closeRawText(text);
   const closed = added.map(({ name: tag, start: at }) =>
     finding('snippet/unclosed', { tag }, indexLines(name, text).placeAt(at)),
@@ -70,11 +84,14 @@ function splitMarkupPiece(piece: SnippetPiece, beside: Beside, start: Place): Ma
   return { ...split, findings: [note, ...split.findings] };
 }
 
-function takeCode({ name, text }: SnippetPiece, language: 'css' | 'js'): MarkupSplit {
+function takeCode(
+  { name, text }: SnippetPiece,
+  language: 'css' | 'js',
+  { compilers }: Beside,
+): MarkupSplit {
   const { placeAt } = indexLines(name, text);
   if (language === 'css') return { ...empty, styles: [{ text, hint: name, placeAt }] };
-  refuseDialects(text, name, placeAt(0));
-  return { ...empty, scripts: [text] };
+  return { ...empty, scripts: [toScript(text, name, placeAt(0), compilers.script)] };
 }
 
 const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };

@@ -83,7 +83,7 @@ export function readMarkupSource(template: string, { nodes }: ParsedTemplate): M
     ...toSource('template', template),
     elements,
     copies,
-    lostTags: findLostTags(template, elements, copies, asides),
+    lostTags: findLostTags(template, elements, copies, [...asides, ...elements.flatMap(unreadIn)]),
     classes: classesOf(indexes.having('class'), indexes.having('km-class')),
     ids: idsOf(indexes.having('id')),
     ...indexes,
@@ -185,6 +185,11 @@ class TemplateElement implements MarkupElement {
     const at = this.node.sourceCodeLocation;
     return at?.endTag?.startOffset ?? at?.endOffset ?? this.start;
   }
+}
+
+/** What a parser takes as text, since pages run scripts (HTML Standard, 13.2.6.4.7). */
+function unreadIn({ name, isHtml, startTag, end }: MarkupElement): Range[] {
+  return isHtml && name === 'noscript' ? [{ start: startTag.end, end }] : [];
 }
 
 function toRange(at: Token.Location | null | undefined): Range | undefined {

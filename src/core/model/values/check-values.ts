@@ -193,6 +193,8 @@ function toFinding(
     }
     case 'no-field':
       return finding('value/no-field', { path, near: problem.near }, place, path);
+    case 'cleaned':
+      return finding('value/cleaned', { title: problem.label, gone: problem.gone }, place, path);
     case 'too-many': {
       const { label: title, most, count } = problem;
       return finding('value/too-many-rows', { title, most, count }, place, path);

@@ -25,6 +25,12 @@ export type ValueProblem =
       readonly near: string | undefined;
     }
   | {
+      readonly what: 'cleaned';
+      readonly at: JsonPath;
+      readonly label: string;
+      readonly gone: string;
+    }
+  | {
       readonly what: 'too-many';
       readonly at: JsonPath;
       readonly label: string;
@@ -77,6 +83,7 @@ export function settle(field: Field, given: Given, how: Settling): Json {
   if (given.value === null) return emptied(field);
   const whole = field.kind.accept?.(given.value, field.declared) ?? given.value;
   const value = field.row ? withinMost(field, whole, given, how) : whole;
+  reportCleaned(field, value, given, how);
   const rule = field.violation(value) ?? how.rule?.(field, value);
   if (rule !== undefined) {
     how.report({
@@ -97,6 +104,18 @@ export function settle(field: Field, given: Given, how: Settling): Json {
   if (field.row) return settleRows(field.row, value as readonly Json[], given, how);
   if (field.members.length === 0) return value;
   return settleMembers(field, value as JsonObject, given, how);
+}
+
+/** Elements that a rich text or a drawing may not hold, and so are gone from it. */
+function reportCleaned(field: Field, value: Json, given: Given, how: Settling): void {
+  const before = given.value;
+  if (typeof before !== 'string' || typeof value !== 'string' || before === value) return;
+  if (field.kind.parser !== 'html') return;
+  const names = (text: string) => text.match(/<[a-z][a-z0-9-]*/gi)?.map((tag) => tag.toLowerCase());
+  const left = new Set(names(value));
+  const gone = [...new Set(names(before))].filter((tag) => !left.has(tag)).map((tag) => `${tag}>`);
+  if (gone.length === 0) return;
+  how.report({ what: 'cleaned', at: given.at, label: given.label, gone: gone.join(', ') });
 }
 
 /** As many rows as a list may have; those beyond are reported, and the others are used. */

@@ -91,12 +91,20 @@ export const snippetWording = {
   'snippet/typescript': {
     level: 'error',
     message: () => 'This script is TypeScript, which browsers do not run.',
-    hint: () => 'Paste the compiled JavaScript. Playgrounds show it as compiled output.',
+    hint: () =>
+      'Install esbuild to have it compiled, or paste the compiled JavaScript that playgrounds show.',
+  },
+  'snippet/pug': {
+    level: 'error',
+    message: () => 'This markup is Pug, which browsers do not read.',
+    hint: () =>
+      'Install pug to have it compiled, or paste the compiled HTML that playgrounds show.',
   },
   'snippet/jsx': {
     level: 'error',
     message: () => 'This script is JSX, which browsers do not run.',
-    hint: () => 'Paste the rendered HTML and the compiled JavaScript.',
+    hint: () =>
+      'Install esbuild to have it compiled, or paste the rendered HTML and the compiled JavaScript.',
   },
   'snippet/dialect-fault': {
     level: 'error',

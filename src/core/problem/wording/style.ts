@@ -166,6 +166,12 @@ export const styleWording = {
       `position: ${value} is relative to the viewport. In an iframe, that is only the iframe.`,
     hint: () => 'Use another form of delivery, or position: absolute.',
   },
+  'style/wrong-value': {
+    level: 'warning',
+    message: ({ property, value }: { property: string; value: string }) =>
+      `${property} does not take ${value}, so browsers ignore the declaration.`,
+    hint: () => 'Give a value of the right type, or remove the declaration.',
+  },
   'style/from-site': {
     level: 'note',
     message: ({ name }: { name: string }) =>

@@ -13,6 +13,12 @@ export const valueWording = {
     message: ({ title }: { title: string }) => `${title} must not be empty. The default is used.`,
     hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },
+  'value/cleaned': {
+    level: 'note',
+    message: ({ title, gone }: { title: string; gone: string }) =>
+      `${title} cannot hold ${gone}, so ${gone.includes(',') ? 'these tags were' : 'this tag was'} removed.`,
+    hint: () => 'Use a field of kind markup for HTML of any sort.',
+  },
   'value/too-many-rows': {
     level: 'error',
     message: ({ title, most, count }: { title: string; most: number; count: number }) =>

@@ -1,3 +1,5 @@
+import type { Field } from '../../../model/field.ts';
+import { isJsonObject, type Json, type JsonPath } from '../../../model/json-source.ts';
 import { hostOf, isRelativeAddress } from '../../../text/address.ts';
 import { attributeStart, isBound } from '../../sources/markup-source.ts';
 import type { Source } from '../../sources/source.ts';
@@ -86,6 +88,33 @@ export const missingFiles: Check = (subject) => {
     reported.add(path);
     return [flaw(source, at, 'address/no-file', { path })];
   });
+};
+
+/** Files that defaults of fields name and the mould does not hold. */
+export const missingDefaults: Check = (subject) => {
+  const reported = new Set<string>();
+  const flaws: Flaw[] = [];
+  const visit = (field: Field, value: Json, steps: JsonPath): void => {
+    if (Array.isArray(value)) {
+      const { row } = field;
+      if (row) value.forEach((one: Json, at) => visit(row, one, [...steps, at]));
+    } else if (isJsonObject(value)) {
+      for (const member of field.members) {
+        const own = value[member.name];
+        if (own !== undefined) visit(member, own, [...steps, member.name]);
+      }
+    } else if (typeof value === 'string' && field.kind.isLoaded) {
+      const path = decoded(value.replace(/[?#].*$/, '').replace(/^\.\//, ''));
+      if (path === '' || !isRelativeAddress(value) || reported.has(path)) return;
+      if (Object.hasOwn(subject.files, path)) return;
+      reported.add(path);
+      flaws.push(flawOf(subject, steps, 'address/no-file', { path }));
+    }
+  };
+  for (const field of subject.root.members) {
+    visit(field, field.default, [...(field.at ?? []), 'default']);
+  }
+  return flaws;
 };
 
 function decoded(path: string): string {

@@ -7,7 +7,7 @@ import { keywordsOf, propertyNames, tables, unitNames } from './vocabulary.ts';
 /** Values the grammar cannot judge: filled when the page runs, or written for one browser. */
 const beyond = /\b(?:var|env|attr|if|expression|alpha)\(|progid|[\\{}]|(?:^|[\s,(])-[a-z]+-|\{~/i;
 
-/** Values of whole lengths and colours alone, of which no word can be a slip. */
+/** Values of whole lengths, colours and words of every property alone, which are old in all browsers. */
 const plainWord =
   String.raw`(?:[+-]?\d*\.?\d+(?:px|%|r?em|vh|vw|m?s|deg|fr)|0|auto|none|inherit|` +
   String.raw`#(?:[\da-f]{3,4}|[\da-f]{6}|[\da-f]{8}))`;
@@ -21,7 +21,8 @@ type Fault =
       readonly near?: string | undefined;
     }
   | { readonly code: 'style/no-unit'; readonly word: string; readonly near: string }
-  | { readonly code: 'style/unknown-value'; readonly word: string; readonly near?: string };
+  | { readonly code: 'style/unknown-value'; readonly word: string; readonly near?: string }
+  | { readonly code: 'style/wrong-value' };
 
 /**
  * Properties, values and units that no browser knows, where it is plain what was meant: the
@@ -34,11 +35,18 @@ export const grammar: Check = ({ style }) => {
     const { property, value } = one;
     if (!one.rule || /^(?:--|[-*_#])/.test(property) || value === '') return [];
     if (!Object.hasOwn(tables.properties, property)) return unknownProperty(style, one);
-    if (plain.test(value)) return [];
     const key = `${property}:${value}`;
-    if (!seen.has(key)) seen.set(key, beyond.test(value) ? undefined : faultOf(property, value));
+    if (!seen.has(key))
+      seen.set(
+        key,
+        beyond.test(value) ? undefined : (faultOf(property, value) ?? wrongType(property, value)),
+      );
     const fault = seen.get(key);
-    return fault ? [toFlaw(style, one, fault)] : [];
+    if (!fault) return [];
+    if (fault.code === 'style/wrong-value') {
+      return [flaw(style, one.valueOffset, fault.code, { property, value })];
+    }
+    return [toFlaw(style, one, fault)];
   });
 };
 
@@ -49,7 +57,18 @@ function unknownProperty(style: StyleSource, { property, offset }: StyleDeclarat
     : [flaw(style, offset, 'style/unknown-property', { property, near })];
 }
 
-function toFlaw(style: StyleSource, declaration: StyleDeclaration, fault: Fault): Flaw {
+/** A value of the wrong sort, such as a length for a colour: no browser will ever take it. */
+function wrongType(property: string, value: string): Fault | undefined {
+  const isPlain = plain.test(value) && /[\d#]/.test(value);
+  const isWrong = isPlain && matchError(property, value) !== undefined;
+  return isWrong ? { code: 'style/wrong-value' } : undefined;
+}
+
+function toFlaw(
+  style: StyleSource,
+  declaration: StyleDeclaration,
+  fault: Exclude<Fault, { code: 'style/wrong-value' }>,
+): Flaw {
   const { property, valueOffset } = declaration;
   const { code, word, near } = fault;
   const offset = Math.max(valueOffset, style.text.indexOf(word, valueOffset));

@@ -47,6 +47,7 @@ const blocks = [
   'dt',
   'figcaption',
   'figure',
+  'h1',
   'h2',
   'h3',
   'h4',

@@ -5,5 +5,6 @@ import { address } from './address.ts';
 export const pictureAddress: Kind = {
   ...address,
   called: 'the address of an image',
+  isLoaded: true,
   schema: () => ({ type: 'string', format: 'safe-picture' }),
 };
