@@ -17,6 +17,7 @@ export interface CastArguments {
   readonly document?: boolean;
   readonly assets?: string;
   readonly style: string;
+  readonly height?: string;
   readonly nonce?: string;
   readonly browsers?: string;
   readonly minify?: boolean;
@@ -53,6 +54,7 @@ export function addCastOptions(command: Command): Command {
       'embed files of assets/, copy them to a folder, or load them from an address',
     )
     .option('--style <head|css|file>', 'where the form placed puts the style', 'head')
+    .option('--height <px>', 'height of a frame (default: it follows its content)')
     .option('--nonce <text>', 'nonce of a Content Security Policy, for style and scripts')
     .option('--browsers <query>', 'add vendor prefixes for these browsers, such as "defaults"')
     .option('--minify', 'minify style and scripts')
@@ -70,6 +72,15 @@ export function lookNamed(name: string): 'own' | 'host' {
 
 export function styleNamed(name: string): StyleAt {
   return oneOf('place for style called', ['head', 'css', 'file'], name) as StyleAt;
+}
+
+/** @throws Refusal for what is no number of px */
+export function heightOf(given: string | undefined): number | undefined {
+  if (given === undefined) return undefined;
+  const [, number] = /^\s*([1-9]\d{0,4})(?:px)?\s*$/.exec(given) ?? [];
+  if (number !== undefined) return Number(number);
+  const what = `--height must be a number of px, such as 320, not ${given}.`;
+  throw new Refusal(finding('call/usage', { what, command: 'cast' }));
 }
 
 /** @throws Refusal when the word is none of those there are */

@@ -254,3 +254,57 @@ describe('a newer paste', () => {
     expect(Object.keys(mould.manifest.fields.properties as object)).toContain('heading');
   });
 });
+
+describe('what stands in rows', () => {
+  const { mould } = importSnippet([
+    {
+      name: 'a.html',
+      text: '<h2 class="head">Stops</h2><ul class="stops"><li><b class="name">Mill</b> <i class="time">10:05</i></li><li><b class="name">Weir</b> <i class="time">10:20</i></li></ul>',
+    },
+  ]);
+  const boundBy = (...takes: Parameters<typeof bindSpots>[1][]) =>
+    bindSpots(mould, takes.flat() as never).mould.manifest.fields.properties as Record<
+      string,
+      { items: { properties: object } }
+    >;
+  it('is taken by its path or its name, with the whole list', () => {
+    const [list] = findSpots(mould).filter(({ kind }) => kind === 'list');
+    const [first] = list?.items ?? [];
+    for (const id of [first?.id, first?.field] as string[]) {
+      const properties = boundBy([{ id }]);
+      expect(Object.keys(properties)).toEqual([list?.field]);
+    }
+    const named = boundBy([{ id: first?.id ?? '', name: 'halt' }, { id: list?.id ?? '' }]);
+    expect(Object.keys(named[list?.field ?? '']?.items.properties ?? {})).toContain('halt');
+  });
+  it('and what is in none is refused with a near name', () => {
+    expect(() => bindSpots(mould, [{ id: 'stops.nme' }])).toThrow(/Did you mean/);
+  });
+});
+
+describe('an icon', () => {
+  const boundOf = (text: string) =>
+    bindSpots(importSnippet([{ name: 'a.html', text }]).mould, 'recommended').mould;
+  const style = '<style>.icon { color: red } .mine { margin: 1px }</style>';
+
+  it('leaves the classes that the piece itself speaks of where they are', () => {
+    const { template } = boundOf(`<p><i class="icon fa fa-star mine"></i> One</p>${style}`);
+    expect(template).toContain('<i class="icon {~icon.class~} mine">');
+    const rows = boundOf(
+      `<ul><li><i class="icon fa fa-star"></i> One</li><li><i class="icon fa fa-car"></i> Two</li></ul>${style}`,
+    );
+    expect(rows.template).toContain('<i class="icon {~items.icon.class~}">');
+  });
+
+  it('keeps all of them where none is another’s', () => {
+    expect(boundOf('<p><i class="fa fa-star"></i> One</p>').template).toContain(
+      '<i class="{~icon.class~}">',
+    );
+  });
+
+  it('drawn with the names of XML is bound as one without', () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" focusable="false" viewBox="0 0 9 9"><path d="M1 1h7"/></svg>';
+    expect(boundOf(`<div>${svg} <span>Words</span></div>`).template).toContain('{~icon~}');
+  });
+});

@@ -202,3 +202,25 @@ describe('no value leaves its place', () => {
     );
   });
 });
+
+describe('the height of a frame', () => {
+  const castOf = (style: string) => compileMould(mouldOf({ style })).cast({ id: 'c' });
+  const framed = (style: string, height?: number) =>
+    deliver(castOf(style), { form: 'frame', runtime, height });
+  it('follows what is in it, unless one is given', () => {
+    expect(framed('p { color: red }').parts.html).toMatch(
+      /height: 300px[\s\S]*addEventListener\('message'/,
+    );
+    const fixed = framed('p { color: red }', 420).parts.html;
+    expect(fixed).toContain('height: 420px');
+    expect(fixed?.replace(/srcdoc="[^"]*"/, '')).not.toContain('addEventListener');
+    for (const height of [0, -3, 1.5, Number.NaN])
+      expect(() => framed('', height)).toThrow('must be a whole number');
+  });
+  it('cannot follow what has a fixed position, and says so', () => {
+    const codes = (height?: number) =>
+      framed('p { position: fixed; top: 0 }', height).findings.map(({ code }) => code);
+    expect(codes()).toEqual(['cast/frame-height']);
+    expect(codes(60)).toEqual([]);
+  });
+});

@@ -32,7 +32,7 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
   it.each([
     ['sampleNames', 3, parsers],
     ['codeFrame', 1, parsers],
-    ['packMould', 21, parsers],
+    ['packMould', 23, parsers],
     ['readPageFile', 16, parsers],
     ['inLanguage', 18, parsers],
     ['composePage', 66, ['acorn', 'css-tree', 'ajv', 'culori']],

@@ -97,6 +97,28 @@ export function fieldsOf({ manifest }: Mould): Readonly<Record<string, unknown>>
   return properties ?? {};
 }
 
+/** What was said of each paste when it was taken; the same for as long as it is. */
+const said = new WeakMap<readonly SnippetPiece[], readonly Finding[]>();
+
+/** What of a paste was left out or changed on the way: rules of its page, tags of its head. */
+export function saidOf(pieces: readonly SnippetPiece[]): readonly Finding[] {
+  const known = said.get(pieces);
+  if (known) return known;
+  const full = pieces.filter(({ text }) => text.trim() !== '');
+  const found = full.length > 0 ? findingsOf(full) : [];
+  said.set(pieces, found);
+  return found;
+}
+
+function findingsOf(pieces: readonly SnippetPiece[]): readonly Finding[] {
+  try {
+    return importSnippet(pieces, { name: nameOf(pieces) }).findings;
+  } catch (error) {
+    if (error instanceof Refusal) return [];
+    throw error;
+  }
+}
+
 /** What is wrong with a mould, the worst first. */
 export function faultsOf(mould: Mould): readonly Finding[] {
   const order = ['error', 'warning', 'note'];

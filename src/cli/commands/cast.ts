@@ -17,6 +17,7 @@ import {
   addCastOptions,
   type CastArguments,
   formNamed,
+  heightOf,
   lookNamed,
   styleNamed,
 } from '../cast-options.ts';
@@ -66,6 +67,7 @@ export function addCast(program: Command, running: Running): void {
         runtime,
         kit,
         style,
+        height: heightOf(options.height),
         nonce,
         finish,
       });

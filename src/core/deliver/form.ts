@@ -1,4 +1,5 @@
 import type { Cast } from '../compile/cast.ts';
+import type { Finding } from '../problem/finding.ts';
 import type { CodePieces } from './code-pieces.ts';
 import type { Finish, Parts, Runtime } from './delivery.ts';
 import type { Writing } from './elements.ts';
@@ -22,6 +23,8 @@ export interface FormSource {
   /** Markup apart at a slot, for one cast of a mould with slots. */
   readonly opened: Opened | undefined;
   readonly style: StyleAt;
+  /** Of a frame, in px; undefined for one that follows what is in it. */
+  readonly height: number | undefined;
   readonly writing: Writing;
   readonly casts: readonly Cast[];
   readonly runtime: Runtime;
@@ -45,4 +48,6 @@ export interface Form {
   /** What to paste where, in two lines. */
   readonly notes: readonly [string, string];
   readonly write: (source: FormSource) => Parts;
+  /** What is to be said of some casts in this form. */
+  readonly findings?: (source: FormSource) => readonly Finding[];
 }

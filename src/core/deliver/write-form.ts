@@ -16,6 +16,8 @@ export interface WritingOptions {
   readonly kit?: Kit | undefined;
   /** Casts that stand before on the same page, whose shared style and code are there already. */
   readonly before?: readonly Cast[];
+  /** The height of a `frame` in px; by default it follows what is in it. */
+  readonly height?: number | undefined;
   /** Where `placed` puts style; by default in the head. */
   readonly style?: StyleAt | undefined;
   /** The nonce of a content security policy, for each style and script (CSP 3). */
@@ -35,14 +37,27 @@ export function writeForm(
   casts: readonly Cast[],
   options: WritingOptions,
 ): Delivery {
-  const { document, runtime, kit, before, style = 'head', nonce = '', finish = {} } = options;
+  const {
+    document,
+    runtime,
+    kit,
+    before,
+    style = 'head',
+    nonce = '',
+    finish = {},
+    height,
+  } = options;
   const [first] = casts;
   if (!/^[\w+/-]*={0,2}$/.test(nonce)) {
     throw new Refusal(finding('cast/bad-nonce', { nonce }));
   }
   const done = (pieces: CodePieces) => finishedPieces(pieces, { finish, nonce });
   const title = first?.title ?? '';
-  const parts = form.write({
+  if (height !== undefined && !(Number.isInteger(height) && height > 0 && height < 100_000)) {
+    const why = 'must be a whole number of px';
+    throw new Refusal(finding('call/argument', { what: 'The height', why }));
+  }
+  const source: FormSource = {
     title,
     name: first?.mould ?? '',
     style,
@@ -53,7 +68,9 @@ export function writeForm(
     finish,
     pieces: done(codePieces(casts, runtime, { before })),
     opened: casts.length === 1 && first ? openedOf(first, runtime, done) : undefined,
-  });
+    height,
+  };
+  const parts = form.write(source);
   const whole = document ? { document: documentOf(parts, title, nonce) } : {};
   const text = Object.values(parts).join('\n');
   const used = new Set(casts.flatMap(({ assets }) => assets.filter((one) => text.includes(one))));
@@ -66,7 +83,11 @@ export function writeForm(
     form: name,
     parts: { ...parts, ...whole },
     libraries: [...libraries.values()],
-    findings: [...casts.flatMap(({ findings }) => findings), ...beside],
+    findings: [
+      ...casts.flatMap(({ findings }) => findings),
+      ...beside,
+      ...(form.findings?.(source) ?? []),
+    ],
   };
 }
 

@@ -13,8 +13,8 @@ const panes = [
 
 /** What reads a paste is the larger part of the program; the box is there before it. */
 async function loadTools() {
-  const { faultsOf, fixed, paste } = await import('../paste.ts');
-  return { faultsOf, fixed, paste };
+  const { faultsOf, fixed, paste, saidOf } = await import('../paste.ts');
+  return { faultsOf, fixed, paste, saidOf };
 }
 let tools: Awaited<ReturnType<typeof loadTools>> | undefined;
 const tooled = loadTools().then((loaded) => {
@@ -60,7 +60,7 @@ export function pasteView(bench: Bench) {
     screen.refused.length > 0
       ? screen.refused
       : work.mould && tools
-        ? tools.faultsOf(work.mould)
+        ? [...tools.saidOf(work.pieces), ...tools.faultsOf(work.mould)]
         : [];
   const marks = faults.flatMap(({ file, line, column, level, message }): Mark[] =>
     file?.startsWith('paste.') && line !== undefined && column !== undefined

@@ -3,7 +3,7 @@ import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import type { Range } from '../../text/edits.ts';
-import { sure } from '../spots/atom.ts';
+import { type Proposal, sure } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
 import { withDeclarations } from '../ties/bound-mould.ts';
 import { changesOf } from '../ties/changes.ts';
@@ -75,23 +75,44 @@ function renamed(
 ): NamedField[] {
   const asked = new Map<string, string>();
   const used = new Set(taken);
-  const chosen = takes.map(({ id, name }) => {
-    const found = named.find((one) => one.path === id);
-    if (!found) {
-      const near = nearestName(
-        id,
-        named.map(({ path }) => path),
-      );
-      throw new Refusal(finding('bind/no-spot', { id, near }));
+  const chosen = new Set<Proposal>();
+  for (const { id, name } of takes) {
+    const { field, inside } = foundIn(named, id);
+    const wanted = (inside ? undefined : name) ?? field.name;
+    const isNew = !chosen.has(field.proposal);
+    for (const one of [wanted, name ?? wanted]) {
+      if (!namePattern.test(one)) throw new Refusal(finding('bind/bad-name', { name: one }));
     }
-    const wanted = name ?? found.name;
-    if (!namePattern.test(wanted)) throw new Refusal(finding('bind/bad-name', { name: wanted }));
-    if (used.has(wanted)) throw new Refusal(finding('bind/name-taken', { name: wanted }));
-    used.add(wanted);
-    asked.set(found.proposal.slot, wanted);
-    return found.proposal;
-  });
-  return nameFields(chosen, taken, asked, own);
+    if (isNew && used.has(wanted)) throw new Refusal(finding('bind/name-taken', { name: wanted }));
+    if (isNew) {
+      used.add(wanted);
+      asked.set(field.proposal.slot, wanted);
+      chosen.add(field.proposal);
+    }
+    // A row is bound whole; what is named in it is only called otherwise.
+    if (inside && name !== undefined) asked.set(inside.proposal.slot, name);
+  }
+  return nameFields([...chosen], taken, asked, own);
+}
+
+/** The field that an id means, and what in its rows where it means that. */
+function foundIn(
+  named: readonly NamedField[],
+  id: string,
+): { field: NamedField; inside?: NamedField } {
+  const whole = named.find((one) => one.path === id);
+  if (whole) return { field: whole };
+  const within = named.flatMap((field) => itemsBelow(field).map((inside) => ({ field, inside })));
+  const exact = within.find(({ inside }) => inside.path === id);
+  const called = within.filter(({ inside }) => inside.name === id);
+  const found = exact ?? (called.length === 1 ? called[0] : undefined);
+  if (found) return found;
+  const known = [...named, ...within.map(({ inside }) => inside)].map(({ path }) => path);
+  throw new Refusal(finding('bind/no-spot', { id, near: nearestName(id, known) }));
+}
+
+function itemsBelow({ items }: NamedField): NamedField[] {
+  return items.filter(({ name }) => name !== '').flatMap((one) => [one, ...itemsBelow(one)]);
 }
 
 /**

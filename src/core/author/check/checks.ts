@@ -1,6 +1,7 @@
 import { insecure, missingDefaults, missingFiles, remote } from './address/addresses.ts';
 import type { Check } from './flaw/check.ts';
 import { missingLibraries, missingPlugins, repeatedLibraries } from './library/libraries.ts';
+import { clickOnly } from './markup/click-only.ts';
 import { headingLevel, newTab, noAlt, noIcons } from './markup/for-people.ts';
 import { inlineHandlers } from './markup/handlers.ts';
 import { deadReferences, sameIds } from './markup/ids.ts';
@@ -13,7 +14,7 @@ import { accidentalGlobals } from './script/globals.ts';
 import { documentWrite, pageChanges, reachesOut, sharedState } from './script/page-changes.ts';
 import { pageListeners } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
-import { unmatchedLookups } from './script/selectors.ts';
+import { hostLookups, unmatchedLookups } from './script/selectors.ts';
 import { oddInScript, unbalancedScript } from './script/slips.ts';
 import { textAsCode, unsafeMarkup } from './script/unsafe-markup.ts';
 import { contrast } from './style/contrast.ts';
@@ -35,6 +36,7 @@ export const checks: readonly Check[] = [
   deadReferences,
   inlineHandlers,
   looseCode,
+  clickOnly,
   noAlt,
   headingLevel,
   newTab,
@@ -57,6 +59,7 @@ export const checks: readonly Check[] = [
   oddInScript,
   unbalancedScript,
   unmatchedLookups,
+  hostLookups,
   documentWrite,
   pageChanges,
   reachesOut,

@@ -20,7 +20,7 @@ export interface GivenLibrary {
 }
 
 /** A file of a library, with what lies beside it. */
-export interface GivenFile {
+interface GivenFile {
   readonly fileName: string;
   readonly bytes: Uint8Array;
   /** Its path from where `beside` begins; its name where that is left out. */

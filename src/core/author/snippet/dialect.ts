@@ -57,7 +57,7 @@ const typed = new RegExp(
 const jsx = /(?:return|=>|[=(?:&|,])\s*\(?\s*<(?:[A-Za-z][\w.]*(?:\s|\/?>)|>)|\bclassName=/;
 
 /** The dialect a script is written in; undefined for JavaScript, faults and all. */
-export function scriptDialectOf(text: string, hint: string): ScriptDialect | undefined {
+function scriptDialectOf(text: string, hint: string): ScriptDialect | undefined {
   const said = hintedAs(hint);
   if (said !== undefined) return said;
   if (parses(text)) return undefined;

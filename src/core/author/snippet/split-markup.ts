@@ -1,3 +1,4 @@
+import type { Code } from '#wording';
 import { writes, writtenHere } from '../../compile/script/written-here.ts';
 import type { Font, Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
@@ -33,6 +34,7 @@ import {
   type SourceElement,
 } from './page-parts.ts';
 import { quirksMark, quirksStyle } from './quirks.ts';
+import { withScriptFiles } from './script-addresses.ts';
 import { scriptRole } from './script-type.ts';
 import { withStyleFiles } from './style-addresses.ts';
 import { type StylePart, underMedia } from './style-part.ts';
@@ -228,7 +230,7 @@ class MarkupSplitter {
     const inner = this.cut(element, writes(text) ? writtenHere : '');
     if (!inner || !inside) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
-    else this.scripts.push({ ...inside, text });
+    else this.scripts.push({ ...inside, text: withScriptFiles(text, this.file, this.shelf) });
     return true;
   }
 
@@ -287,9 +289,10 @@ class MarkupSplitter {
       return true;
     }
     this.shelf.keepSource(path, file);
-    if (part === 'script')
-      this.scripts.push({ start, text: asFromPage(file.text, path, this.file) });
-    else {
+    if (part === 'script') {
+      const code = withScriptFiles(file.text, path, this.shelf);
+      this.scripts.push({ start, text: asFromPage(code, path, this.file) });
+    } else {
       const text = withStyleFiles(file.text, path, this.shelf);
       const { placeAt } = indexLines(path, file.text);
       const sheet = underMedia({ text, hint: path, placeAt }, attributeOf(element, 'media'));
@@ -335,7 +338,7 @@ class MarkupSplitter {
     return innerRange(element) ?? range;
   }
 
-  private say<C extends SnippetCode>(
+  private say<C extends Code>(
     code: C,
     data: Parameters<typeof finding<C>>[1],
     element: SourceElement,
@@ -344,11 +347,3 @@ class MarkupSplitter {
     this.findings.push(finding(code, data, this.lines.placeAt(offset)));
   }
 }
-
-type SnippetCode =
-  | 'snippet/not-run'
-  | 'snippet/remote-file'
-  | 'snippet/local-file'
-  | 'snippet/vendored'
-  | 'snippet/embed'
-  | 'snippet/page-part';

@@ -4,7 +4,9 @@ import { indexLines } from '../../text/line-index.ts';
 import { closeRawText } from './close-raw-text.ts';
 import { isPug, toScript } from './dialect.ts';
 import { type Language, languageOf } from './recognise.ts';
+import { withScriptFiles } from './script-addresses.ts';
 import { type Beside, type MarkupSplit, splitMarkup } from './split-markup.ts';
+import { withStyleFiles } from './style-addresses.ts';
 
 /** One file, or one pane, of what was pasted. */
 export interface SnippetPiece {
@@ -87,11 +89,15 @@ function splitMarkupPiece(piece: SnippetPiece, beside: Beside, start: Place): Ma
 function takeCode(
   { name, text }: SnippetPiece,
   language: 'css' | 'js',
-  { compilers }: Beside,
+  { compilers, shelf }: Beside,
 ): MarkupSplit {
   const { placeAt } = indexLines(name, text);
-  if (language === 'css') return { ...empty, styles: [{ text, hint: name, placeAt }] };
-  return { ...empty, scripts: [toScript(text, name, placeAt(0), compilers.script)] };
+  if (language === 'css') {
+    const style = withStyleFiles(text, name, shelf);
+    return { ...empty, styles: [{ text: style, hint: name, placeAt }] };
+  }
+  const script = toScript(text, name, placeAt(0), compilers.script);
+  return { ...empty, scripts: [withScriptFiles(script, name, shelf)] };
 }
 
 const called: Readonly<Record<Language, string>> = { html: 'HTML', css: 'CSS', js: 'JavaScript' };

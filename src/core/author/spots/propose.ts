@@ -23,6 +23,7 @@ import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
+import { rulesAll } from './style/rules-all.ts';
 import { childrenOf, elementsWithin, readTree, type Tree, type TreeElement } from './tree.ts';
 
 /**
@@ -40,6 +41,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const atoms = atomsIn({
     tree,
     isInScript,
+    isOwnClass: (name) => style.classes.has(name) || isInScript(name),
     isLaidOut: laidOutBy(style),
     isWritten: writtenBy(script),
   });
@@ -176,7 +178,10 @@ function listsIn(proposals: readonly Proposal[]): Proposal[] {
 }
 
 function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
-  const found = styleDetectors.flatMap((detect) => detect(look).map(proposalOf));
+  const isSure = rulesAll(look.style);
+  const found = styleDetectors
+    .flatMap((detect) => detect(look).map(proposalOf))
+    .map((one) => (isSure(one) ? one : { ...one, weight: Math.min(one.weight, sure - 0.1) }));
   const before = markup.flatMap(draftsIn).filter((draft) => draft.in === 'style');
   return withoutOverlaps(found, look.style.text.length, before);
 }

@@ -112,6 +112,8 @@ function attribute(
   // said to be a picture.
   // Handlers, and what marks a cast, are written otherwise.
   if (name === 'role' && value === 'img') return '';
+  // A parser of HTML needs no names of XML, and drawings take the focus by none.
+  if (/^(?:xmlns|xlink|focusable)$/.test(name)) return '';
   if (name === 'aria-hidden' || /^(?:on|data-(?:mould|cast|look|km-on)$)/.test(name)) return '';
   if (name === 'rel') {
     const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');

@@ -2,6 +2,12 @@ import { didYouMean, type WordingTable } from './shape.ts';
 
 /** What can be wrong with a cast or its delivery. */
 export const castWording = {
+  'cast/frame-height': {
+    level: 'warning',
+    message: () =>
+      'Content of fixed position gives a frame no height, so the frame cannot follow it.',
+    hint: () => 'Give the frame a height with --height.',
+  },
   'cast/wrong': {
     level: 'error',
     message: ({ where, what }: { where: string; what: string }) => `${where} ${what}.`,

@@ -109,6 +109,12 @@ export const markupWording = {
     message: () => 'This is placeholder text (lorem ipsum).',
     hint: () => 'Bind it to a field with a meaningful default.',
   },
+  'markup/click-only': {
+    level: 'warning',
+    message: ({ name, count }: { name: string; count: number }) =>
+      `${count === 1 ? `This <${name}> reacts` : `This <${name}> and ${count - 1} more react`} to clicks, but no keyboard reaches ${count === 1 ? 'it' : 'them'}.`,
+    hint: () => 'Use <button type="button">, or add tabindex="0", a role and a keydown handler.',
+  },
   'markup/loose-style': {
     level: 'warning',
     message: () =>

@@ -46,6 +46,13 @@ export const scriptWording = {
       `The script looks for ${selector}, but nothing in the markup matches it.${didYouMean(meant)}`,
     hint: () => 'Correct the name here or in the markup.',
   },
+  'script/host-element': {
+    level: 'warning',
+    message: ({ selector }: { selector: string }) =>
+      `The script looks for ${selector}, which is not in the widget but in the page. In a cast it finds nothing there.`,
+    hint: ({ selector }: { selector: string }) =>
+      `Add a field of kind target with the default "${selector}", and look for its value in mould.page.`,
+  },
   'script/document-write': {
     level: 'warning',
     message: () =>

@@ -97,7 +97,7 @@ export const missingDefaults: Check = (subject) => {
   const visit = (field: Field, value: Json, steps: JsonPath): void => {
     if (Array.isArray(value)) {
       const { row } = field;
-      if (row) value.forEach((one: Json, at) => visit(row, one, [...steps, at]));
+      for (const [at, one] of row ? value.entries() : []) visit(row as Field, one, [...steps, at]);
     } else if (isJsonObject(value)) {
       for (const member of field.members) {
         const own = value[member.name];

@@ -33,6 +33,28 @@ interface Lookup {
 
 const elementNames = new Set(htmlTagNames);
 
+/** Look-ups that nothing of the widget answers, and something of the page it is to stand on. */
+export const hostLookups: Check = ({ markup, style, script, host }) => {
+  const reported = new Set<string>();
+  return lookupsOf(script).flatMap(({ by, text, start }): Flaw[] => {
+    const marked = by === 'id' ? `#${text}` : by === 'class' ? `.${text}` : text;
+    const names = [...marked.matchAll(/([.#])(-?[A-Za-z_][\w-]*)/g)];
+    const [, mark = '', name = ''] = names.at(-1) ?? [];
+    if (name === '' || reported.has(marked)) return [];
+    const own = mark === '.' ? markup.classes : markup.ids;
+    const used = mark === '.' ? style.classes : style.ids;
+    if (own.has(name) || used.has(name) || script.count(name) > 1) return [];
+    const attribute = mark === '.' ? 'class' : 'id';
+    const isThere = new RegExp(
+      `\\s${attribute}\\s*=\\s*(?:"[^"]*\\b${name}(?![\\w-])|'[^']*\\b${name}(?![\\w-])|${name}(?![\\w-]))`,
+      'i',
+    ).test(host ?? '');
+    if (!isThere) return [];
+    reported.add(marked);
+    return [flaw(script, start, 'script/host-element', { selector: marked })];
+  });
+};
+
 /** Look-ups that find nothing, where a near name or a mark too few or too many makes that a slip. */
 export const unmatchedLookups: Check = ({ markup, style, script }) => {
   const lookups = lookupsOf(script);

@@ -11,6 +11,8 @@ export interface MarkupLook {
   readonly isWritten: Written;
   /** True for a word that the script speaks of. */
   readonly isInScript: (word: string) => boolean;
+  /** True for a class that style or script of the piece speaks of. */
+  readonly isOwnClass: (name: string) => boolean;
   /** True for an element in a line that style makes a part by itself. */
   readonly isLaidOut: (element: TreeElement) => boolean;
 }

@@ -1,11 +1,14 @@
 import { cleanSvg } from '#clean-svg';
-import { type Atom, replaced } from '../atom.ts';
-import { childrenOf, isBoundText, type TreeElement, within } from '../tree.ts';
+import type { Range } from '../../../text/edits.ts';
+import { type Atom, type Mark, replaced } from '../atom.ts';
+import { childrenOf, isBoundText, type TreeAttribute, type TreeElement, within } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector } from './detector.ts';
 
 /** Icons: classes of an icon font, and drawings that say nothing in words. */
-export const icons: MarkupDetector = (element, { tree, isWritten }) => {
-  if (element.children.length === 0 && isFontIcon(element)) return [fontIcon(element)];
+export const icons: MarkupDetector = (element, { tree, isWritten, isOwnClass }) => {
+  if (element.children.length === 0 && isFontIcon(element)) {
+    return [fontIcon(element, tree.source, isOwnClass)];
+  }
   const isDrawing = element.name === 'svg' && childrenOf(element).length > 0;
   if (!isDrawing || [...within(element)].some((one) => isOwnPart(one) || isWritten(one))) return [];
   return drawing(element, tree.source);
@@ -25,21 +28,53 @@ function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
 /** Icons that belong to how a piece works. */
 const works = /toggle|close|burger|arrow|caret|chevron/;
 
-function fontIcon(element: TreeElement): Atom {
+function fontIcon(
+  element: TreeElement,
+  source: string,
+  isOwnClass: (name: string) => boolean,
+): Atom {
   const attribute = element.attributes.get('class');
-  const classes = attribute?.text ?? '';
+  const range = attribute && iconClasses(attribute, source, isOwnClass);
+  const classes = range ? source.slice(range.start, range.end) : (attribute?.text ?? '');
   return {
     kind: 'icon',
     value: { class: classes },
     element,
     slot: 'icon',
     names: ['icon'],
-    marks: attribute ? [attributeMark(attribute, hole('class'))] : [],
+    marks: marksOf(attribute, range),
     section: 'Content',
     weight: works.test(classes) ? 0.5 : 0.75,
     why: 'an icon of an icon font',
     same: `icon ${classes}`,
   };
+}
+
+function marksOf(attribute: TreeAttribute | undefined, range: Range | undefined): Mark[] {
+  if (range) return [replaced('template', 'attribute', range, hole('class'))];
+  return attribute ? [attributeMark(attribute, hole('class'))] : [];
+}
+
+/**
+ * The stretch of a class attribute that says which icon is meant: without the classes that the
+ * piece itself speaks of, which stay whatever icon is chosen. Undefined where that is all of it.
+ */
+function iconClasses(
+  { value, isQuoted }: TreeAttribute,
+  source: string,
+  isOwnClass: (name: string) => boolean,
+): Range | undefined {
+  const text = source.slice(value.start, value.end);
+  if (!isQuoted || text.includes('&')) return undefined;
+  const words = [...text.matchAll(/\S+/g)].map((word) => ({ ...word, name: word[0] }));
+  const icon = words.filter(({ name }) => !isOwnClass(name));
+  const [first, last] = [icon[0], icon.at(-1)];
+  if (!first || !last || icon.length === words.length) return undefined;
+  const between = words.slice(words.indexOf(first), words.indexOf(last) + 1);
+  if (between.length !== icon.length || !icon.some(({ name }) => iconClass.test(name)))
+    return undefined;
+  const end = value.start + last.index + last.name.length;
+  return { start: value.start + first.index, end };
 }
 
 /** True for a part that style or script may speak of by itself, or that says something. */

@@ -1,0 +1,64 @@
+import type { StyleDeclaration, StyleSource } from '../../sources/style-source.ts';
+import type { Found, Proposal } from '../atom.ts';
+
+/**
+ * Tells whether a field of style would rule wherever its title says: no rule of the same elements
+ * sets the property again, later or under a width, and no other length of the rule is made for the
+ * one size. What it does not rule is for those to bind who see that.
+ */
+export function rulesAll(style: StyleSource): (proposal: Proposal) => boolean {
+  const byPlace = new Map<string, StyleDeclaration[]>();
+  for (const one of style.declarations) {
+    const key = placeOf(style, one);
+    byPlace.set(key, [...(byPlace.get(key) ?? []), one]);
+  }
+  return ({ found }) => {
+    const own = found.filter((one) => one.in === 'style');
+    const holds = (declaration: StyleDeclaration) => own.some((one) => isIn(one, declaration));
+    return own.every((one) => {
+      const declaration = style.declarations.find((other) => isIn(one, other));
+      if (!declaration?.rule || declaration.property.startsWith('--')) return true;
+      const others = (byPlace.get(placeOf(style, declaration)) ?? []).filter(
+        (other) => other !== declaration && !holds(other),
+      );
+      const isSetAgain = others.some(
+        (other) => isConditional(other) || other.offset > declaration.offset,
+      );
+      return !isSetAgain && !hasHalf(declaration, holds);
+    });
+  };
+}
+
+function isIn({ start, end }: Found, { valueOffset, value }: StyleDeclaration): boolean {
+  return start >= valueOffset && end <= valueOffset + value.length;
+}
+
+/** What a declaration sets, and of which elements. */
+function placeOf({ text }: StyleSource, { property, rule }: StyleDeclaration): string {
+  const at = rule?.node.prelude.loc;
+  const selector = at ? text.slice(at.start.offset, at.end.offset).replace(/\s+/g, ' ') : '';
+  return `${selector} | ${property}`;
+}
+
+function isConditional({ rule }: StyleDeclaration): boolean {
+  return (rule?.conditions.length ?? 0) > 0;
+}
+
+/** True where a place or a margin of the rule is half the size: it was made for that size alone. */
+function hasHalf(
+  { property, value, rule }: StyleDeclaration,
+  holds: (declaration: StyleDeclaration) => boolean,
+): boolean {
+  const [, number, unit] = /^(\d*\.?\d+)(px|r?em)$/.exec(value) ?? [];
+  if (!/^(?:width|height)$/.test(property) || number === undefined) return false;
+  const half = `-?0*${String(Number(number) / 2)
+    .replace('.', '\\.')
+    .replace(/^0/, '0?')}${unit}(?![\\w%])`;
+  const isHalf = new RegExp(`(?<![\\w.])${half}`);
+  return (rule?.declarations ?? []).some(
+    (other) =>
+      /^(?:margin|top|left|right|bottom|inset|transform|translate)/.test(other.property) &&
+      !holds(other) &&
+      isHalf.test(other.value),
+  );
+}
