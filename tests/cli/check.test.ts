@@ -113,7 +113,7 @@ describe('import --replace', () => {
     const refused = await keenMould(folder, ['import', 'notice-rail.html']);
     expect(refused.status).toBe(2);
     expect(refused.stderr).toContain('--replace');
-    writeFileSync(join(folder, 'notice-rail.tsx'), 'const a = (b: string) => <b>{b}</b>;');
+    writeFileSync(join(folder, 'notice-rail.tsx'), 'const a = (b: string) => <b>{b}</b;');
     const words = ['import', '--js', 'notice-rail.tsx', '--replace', '--out', 'notice-rail'];
     expect((await keenMould(folder, words)).status).toBe(2);
     expect(readFileSync(join(folder, 'notice-rail/template.html'), 'utf8')).toBe(before);

@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
+import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { findNeeds } from '../../src/core/author/needs/find-needs.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
@@ -199,4 +202,30 @@ describe('a script from a provider', () => {
     '<div><script src="https://cdn.example/jquery.min.js"></script></div>',
     '<div>x<script src="https://cdn.example/npm/tool@2.1.0/tool.js"></script></div>',
   ])('is not what a library is: %s', (paste) => expect(kept(paste)).toBe(false));
+});
+
+it('a property of the site becomes a field with one action, and is the site’s while it is empty', () => {
+  const text =
+    '<footer class="f"><p>x</p></footer><style>.f { color: var(--brand); padding: var(--gap, 4px); border-color: var(--brand) }</style>';
+  const mould = imported(text);
+  const spots = findSpots(mould).filter(({ why }) => why.includes('comes from the site'));
+  expect(
+    spots.map(({ id, kind, default: value, recommended }) => [id, kind, value, recommended]),
+  ).toEqual([
+    ['brand', 'color', null, false],
+    ['gap', 'length', '4px', false],
+  ]);
+  const { mould: bound } = bindSpots(mould, [{ id: 'brand' }, { id: 'gap' }]);
+  expect(bound.style).toBe(mould.style);
+  const compiled = compileMould(bound);
+  const styleOf = (values = {}) => {
+    const cast = compiled.cast({ id: 'c', values });
+    return cast.mouldStyle + cast.castStyle;
+  };
+  expect(styleOf()).not.toMatch(/--brand:/);
+  expect(styleOf()).toMatch(/--gap: 4px/);
+  expect(styleOf({ brand: 'teal' })).toMatch(/--brand: teal/);
+  expect(compiled.findings.map(({ code }) => code)).not.toContain('style/from-site');
+  const { mould: left } = unbindField(bound, 'brand');
+  expect(left.style).toBe(mould.style);
 });

@@ -70,6 +70,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     ...rowClassesIn(markup, tree),
     rootPx: rootSizePx(parsed.style.tree),
     isSetByScript: (property) => mould.script.includes(property),
+    isSetElsewhere: isSetIn(mould),
   });
   const scripted = inScript(script);
   const counted = boundCounts(markup, scripted);
@@ -77,6 +78,14 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const rest = [...shared, ...styled, ...scripted.filter((one) => !taken.has(one))];
   const merged = mergeSame(inSource([...counted.lists, ...rest]));
   return inOrder(merged);
+}
+
+/** Tells which custom properties fields, markup or script of a mould set. */
+function isSetIn({ manifestText, template, script }: Mould): (property: string) => boolean {
+  return (property) =>
+    script.includes(property) ||
+    new RegExp(`(?<![\\w-])${property}\\s*:`).test(template) ||
+    manifestText.includes(`"${property}"`);
 }
 
 /** True where a selector of the sheet asks for an attribute with that very value, or for that id. */

@@ -30,7 +30,8 @@ export function styledFields(group: Field, used: ReadonlySet<string>): StyledFie
 
 /**
  * One declaration for each styled field. What is empty becomes `initial`, so that the fallback
- * inside `var()` is used and nothing is taken from outside.
+ * inside `var()` is used and nothing is taken from outside, unless the field stands for a property
+ * of the site.
  *
  * @param renamed new names of custom properties, where they are not the author's
  */
@@ -39,10 +40,17 @@ export function declarationsOf(
   values: Json,
   renamed: ReadonlyMap<string, string>,
 ): string[] {
-  return fields.map(({ field, steps }) => {
+  return fields.flatMap(({ field, steps }) => {
     const name = renamed.get(field.property) ?? field.property;
-    return `${name}: ${toCss(field, valueAt(values, steps) ?? null)}`;
+    const value = valueAt(values, steps) ?? null;
+    return takesFromSite(field, value) ? [] : [`${name}: ${toCss(field, value)}`];
   });
+}
+
+/** A field for a property by name that has no default stands for the site's, until it has a value. */
+function takesFromSite({ declared, kind }: Field, value: Json): boolean {
+  const { property, default: usual = null } = declared;
+  return property !== undefined && usual === null && !kind.isTextual && kind.isEmpty(value);
 }
 
 /** The value of a field as CSS; only values that were checked get here. */

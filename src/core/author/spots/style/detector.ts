@@ -19,6 +19,8 @@ export interface StyleLook {
   readonly rootPx: number | undefined;
   /** True for a custom property that the script sets. */
   readonly isSetByScript: (property: string) => boolean;
+  /** True for one that a field, the markup or the script sets. */
+  readonly isSetElsewhere: (property: string) => boolean;
 }
 
 /** Looks through a style sheet for what could be fields. */
