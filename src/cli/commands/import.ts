@@ -7,6 +7,7 @@ import {
   type LibraryPart,
   libraryOf,
 } from '../../core/author/library/library.ts';
+import { findNeeds } from '../../core/author/needs/find-needs.ts';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
 import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
@@ -235,6 +236,12 @@ async function printImport(
   }
   terminal.say();
   await printFindings(terminal, reported);
+  const { properties } = findNeeds(mould);
+  if (properties.length > 0) {
+    const said = `It takes from the site: ${properties.join(', ')}. To give them values of its own, bind them as fields.`;
+    for (const line of wrapWords(said, terminal.columns)) terminal.say(line);
+    terminal.say();
+  }
   const fields = fieldNames(mould.manifest);
   if (fields.length > 0) {
     const reported = `It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}: ${fields.join(', ')}.`;

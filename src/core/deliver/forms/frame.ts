@@ -34,7 +34,7 @@ const usualHeight = 300;
 /** Only an iframe. Links lead the page around it; all else stays inside. */
 export const frame: Form = {
   notes: [
-    'Paste it where the widget should appear. Its height follows its content.',
+    'Paste it where the widget should appear. Its height follows its content, unless one was set.',
     'If the host does not allow the script next to it, give the iframe a fixed height.',
   ],
   findings: ({ casts, height }) => {

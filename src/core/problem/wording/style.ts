@@ -177,7 +177,7 @@ export const styleWording = {
     message: ({ name }: { name: string }) =>
       `${name} is not set anywhere in the mould, so it takes the value that the site has for it.`,
     hint: ({ name }: { name: string }) =>
-      `List it under needs.properties in mould.json, or add a field with "property": "${name}".`,
+      `List it under needs.properties in mould.json, or bind it as a field: keen-mould bind lists ${name}.`,
   },
   'style/open-sheet': {
     level: 'warning',
