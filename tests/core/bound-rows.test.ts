@@ -1,4 +1,8 @@
 import { expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
+import { findSpots } from '../../src/core/author/bind/find-spots.ts';
+import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
+import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { type BoundCase, boundOf } from '../support/bound.ts';
 
 /** What repeats, and the list that is made of it: the paste, what binding changes, and the fields. */
@@ -264,4 +268,21 @@ const cases: readonly BoundCase[] = [
 
 it.each(cases)('%s', (_, paste, sources, fields) => {
   expect(boundOf(paste)).toEqual({ sources, fields });
+});
+
+it('headings of one level are one field, in however many lists they stand', () => {
+  const row = (words: string) => `<li><h3>${words}</h3><p>${words} more</p></li>`;
+  const text = `<section><h2>A</h2><ul class="a">${row('x')}${row('y')}</ul><ul class="b">${row('v')}${row('w')}</ul></section>`;
+  const { mould } = importSnippet([{ name: 'a.html', text }]);
+  const level = findSpots(mould).find((one) => one.default === 'h3');
+  const bound = bindSpots(mould, [
+    ...findSpots(mould).flatMap(({ id, recommended }) => (recommended ? [{ id }] : [])),
+    { id: level?.id ?? '', name: 'level' },
+  ]).mould;
+  expect(bound.template.match(/<h3 km-as="level"/g)).toHaveLength(2);
+  expect(
+    compileMould(bound)
+      .cast({ id: 'c', values: { level: 'h4' } })
+      .markup.match(/<h4/g),
+  ).toHaveLength(4);
 });

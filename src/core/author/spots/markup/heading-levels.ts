@@ -23,6 +23,8 @@ export const headingLevels: MarkupDetector = (element) => {
       section: 'Content',
       weight: 0.4,
       why: 'a heading level, which depends on the page around it',
+      // Headings of one level are of one level on any page.
+      same: `level ${name}`,
     },
   ];
 };
