@@ -83,8 +83,10 @@ describe('the workbench', () => {
 
   it('says in one sentence what keeps a paste from being taken, keeps it, and keeps the last good one in sight', async () => {
     const page = await opened();
-    await pasteIn(page, snippet);
-    await expect.poll(() => page.locator('.findings').count()).toBe(1);
+    await pasteIn(page, `${snippet}<style>body { margin: 0; height: 100% }</style>`);
+    await expect
+      .poll(() => page.locator('.findings').textContent())
+      .toContain('for the page itself were left out');
     await pasteIn(
       page,
       'import React from "react";\nexport const Stop = () => <div className="stop">Quarry End</div>;',

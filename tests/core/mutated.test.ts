@@ -181,3 +181,47 @@ it('whatever slips into a snippet, its fields are bound, and taken back byte for
   );
   expect(fields).toBeGreaterThan(runs(100, 1000));
 });
+
+it('whatever slips into rules of fonts and pages, an import ends, and leaves no edit half made', () => {
+  const base = `<style>@import url(https://f.example/css2?family=Depot);
+@font-face { font-family: "Depot"; src: url("a.woff2") format("woff2"), url(b.woff); }
+body { margin: 0; background: url(c.png) } html, body { height: 100% } .x { font-family: Depot }
+@media (max-width: 3px) { body { color: red } }</style><p class="x">hi</p>`;
+  const bits = [
+    '{~',
+    '{~~',
+    '~}',
+    '{',
+    '}',
+    '"',
+    "'",
+    '(',
+    ')',
+    'url(',
+    '/*',
+    '*/',
+    ';',
+    '@font-face {',
+    'body {',
+    '@import ',
+  ];
+  const local = () => ({ bytes: new Uint8Array([1]), text: undefined });
+  const places = fc.array(fc.tuple(fc.nat(), fc.constantFrom(...bits)), {
+    minLength: 1,
+    maxLength: 4,
+  });
+  fc.assert(
+    fc.property(places, fc.constantFrom('root', 'drop', undefined), (some, pageStyles) => {
+      const text = some.reduce((before, [at, bit]) => {
+        const place = at % before.length;
+        return before.slice(0, place) + bit + before.slice(place);
+      }, base);
+      try {
+        importSnippet([{ name: 'a.html', text }], { local, ...(pageStyles ? { pageStyles } : {}) });
+      } catch (error) {
+        expect(error).toBeInstanceOf(Refusal);
+      }
+    }),
+    { seed: 11, numRuns: runs(400, 5000) },
+  );
+});

@@ -148,6 +148,31 @@ describe('a spot', () => {
     expect(spot).toMatchObject({ kind, default: value });
   });
 
+  it.each<[string, string, boolean]>([
+    ['a width', '.a { width: 200px }', true],
+    [
+      'a width that is set again below a width of the page',
+      '.a { width: 200px } @media print { .a { width: 90px } }',
+      false,
+    ],
+    ['a width that a later rule sets', '.a { width: 200px } .a { width: 300px }', false],
+    ['a width whose half is a margin', '.a { width: 200px; margin-left: -100px }', false],
+    ['a width whose half is a place', '.a { width: 3rem; left: calc(50% - 1.5rem) }', false],
+    ['a width beside another margin', '.a { width: 200px; margin-left: -20px }', true],
+    ['a colour that hovering changes', '.a { color: #123456 } .a:hover { color: #654321 }', true],
+    [
+      'a colour that a query changes',
+      '.a { color: #123456 } @media (orientation: portrait) { .a { color: #654321 } }',
+      false,
+    ],
+  ])('is only recommended where it rules all that its title says: %s', (_, style, isSure) => {
+    const text = `<div class="a"><p>Some words</p></div><style>${style}</style>`;
+    const found = spotsOf(text).filter(({ default: value }) =>
+      /200px|3rem|#123456/.test(String(value)),
+    );
+    expect(found.map(({ recommended }) => recommended).includes(true)).toBe(isSure);
+  });
+
   it('is what a button says before the script lets it say something else', () => {
     const spots = spotsOf(
       '<button id="b">Show more</button><script>const b = document.getElementById("b"); b.onclick = () => { b.textContent = all ? "That is all" : "Still more"; };</script>',

@@ -17,7 +17,7 @@ import { anyValue, type Random, randomOf, slipped } from './slips.ts';
 /** At once: a worker that never waits has nothing else written before its end. */
 const say = (text: string) => writeSync(1, text);
 
-/** Slower than this, in ms, counts as a hang. */
+/** A call that takes longer than this, in ms, counts as a hang. */
 const longest = 2000;
 
 const home = fileURLToPath(new URL('../..', import.meta.url));
@@ -32,28 +32,49 @@ export function pastesIn(folders: readonly string[]): string[] {
   );
 }
 
-/** Takes one paste the whole way; says how far it came. */
-export function takeAlong(text: string, random: Random): 'refused' | 'unsound' | 'delivered' {
+/** How far a paste came, and which of the calls took longest. */
+interface Taken {
+  readonly end: 'refused' | 'unsound' | 'delivered';
+  readonly call: string;
+  readonly ms: number;
+}
+
+/** Takes one paste the whole way. @throws what no call says that it throws */
+export function takeAlong(text: string, random: Random): Taken {
+  let slowest = { call: '', ms: 0 };
+  const timed = <T>(call: string, run: () => T): T => {
+    const start = performance.now();
+    try {
+      return run();
+    } finally {
+      const ms = performance.now() - start;
+      if (ms > slowest.ms) slowest = { call, ms };
+    }
+  };
   try {
-    const { mould } = importSnippet([{ name: 'paste.html', text }], { name: 'paste' });
-    checkMould(mould);
-    checkMould(fixMould(mould).mould);
-    findSpots(mould);
-    const bound = bindSpots(mould, 'recommended').mould;
-    const compiled = compileMould(bound);
-    if (!compiled.isSound) return 'unsound';
+    const pieces = [{ name: 'paste.html', text }];
+    const { mould } = timed('importSnippet', () => importSnippet(pieces, { name: 'paste' }));
+    timed('checkMould', () => checkMould(mould));
+    const fixed = timed('fixMould', () => fixMould(mould).mould);
+    timed('checkMould', () => checkMould(fixed));
+    timed('findSpots', () => findSpots(mould));
+    const bound = timed('bindSpots', () => bindSpots(mould, 'recommended').mould);
+    const compiled = timed('compileMould', () => compileMould(bound));
+    if (!compiled.isSound) return { end: 'unsound', ...slowest };
     const names = Object.keys((bound.manifest.fields.properties ?? {}) as object);
     const values = Object.fromEntries(names.map((name) => [name, anyValue(random)])) as JsonObject;
-    const casts = [
+    const casts = timed('cast', () => [
       compiled.cast({ id: 'a' }),
       compiled.cast({ id: 'b', values }),
       compiled.cast({ id: 'c', values }, { sealed: true }),
-    ];
-    deliver(casts.slice(0, 2), { form: 'block', runtime });
-    for (const form of ['frame', 'panes'] as const) deliver(casts[1] ?? [], { form, runtime });
-    return 'delivered';
+    ]);
+    timed('deliver', () => deliver(casts.slice(0, 2), { form: 'block', runtime }));
+    for (const form of ['frame', 'panes'] as const) {
+      timed('deliver', () => deliver(casts[1] ?? [], { form, runtime }));
+    }
+    return { end: 'delivered', ...slowest };
   } catch (error) {
-    if (error instanceof Refusal) return 'refused';
+    if (error instanceof Refusal) return { end: 'refused', ...slowest };
     throw error;
   }
 }
@@ -92,15 +113,16 @@ export function run(words: readonly string[], beats: Int32Array): void {
   const pastes = pastesIn(folders);
   const ends = { refused: 0, unsound: 0, delivered: 0 };
   const thrown = new Map<string, number[]>();
-  const slow: [ms: number, step: number][] = [];
+  const slow: { ms: number; call: string; step: number }[] = [];
   const heap: number[] = [];
   for (let step = from; step < from + count; step += 1) {
     Atomics.store(beats, 0, step);
     const { text, random } = pasteAt(seed, step, pastes);
     if (values.print) say(`${text}\n`);
-    const start = performance.now();
     try {
-      ends[takeAlong(text, random)] += 1;
+      const { end, call, ms } = takeAlong(text, random);
+      ends[end] += 1;
+      if (ms > longest / 4) slow.push({ ms: Math.round(ms), call, step });
     } catch (error) {
       const where = String((error as Error).stack)
         .split('\n')
@@ -109,21 +131,20 @@ export function run(words: readonly string[], beats: Int32Array): void {
         .join(' ');
       thrown.set(where, [...(thrown.get(where) ?? []), step]);
     }
-    const ms = performance.now() - start;
-    if (ms > longest / 4) slow.push([Math.round(ms), step]);
     if (step % 500 === 499) {
       (globalThis as { gc?: () => void }).gc?.();
       heap.push(Math.round(process.memoryUsage().heapUsed / 1e6));
       say(`${step + 1} pastes, ${heap.at(-1)} MB\n`);
     }
   }
-  slow.sort((a, b) => b[0] - a[0]);
-  const late = slow.filter(([ms]) => ms > longest);
+  slow.sort((a, b) => b.ms - a.ms);
+  const late = slow.filter(({ ms }) => ms > longest);
   say(`${JSON.stringify(ends)}\n`);
   say(
     `slowest: ${slow
       .slice(0, 8)
-      .map(([ms, step]) => `${ms} ms at ${step}`)
+
+      .map(({ ms, call, step }) => `${call} ${ms} ms at ${step}`)
       .join(', ')}\n`,
   );
   say(
