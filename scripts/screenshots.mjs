@@ -1,12 +1,13 @@
 // Pictures of the pages: the preview, sound and broken, a proof's report with a fault, and the apps.
 import { readFile, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { build, preview as serve } from 'vite';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { proof, readMould, startPreview } from '../dist/node/index.js';
 
-const [demo, out] = process.argv.slice(2);
+// Vite takes a path that is not whole as one from the folder of its page.
+const [demo, out] = process.argv.slice(2).map((one) => resolve(one));
 const browser = await launchBrowser();
 
 async function picture(url, name, options = {}, act = async () => undefined) {
