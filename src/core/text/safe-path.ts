@@ -1,7 +1,6 @@
 /** Names that a system keeps for itself (Windows: CON, NUL and their like). */
 const reserved = /^(?:con|prn|aux|nul|com\d|lpt\d)(?:\.|$)/i;
 
-// biome-ignore lint/suspicious/noControlCharactersInRegex: they are what no path may hold.
 const forbidden = /[\\:*?"<>|\0-\x1f\x7f]/;
 
 /** Why a path is not safe on some system; undefined for one that is on all. */
