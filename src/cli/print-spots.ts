@@ -1,5 +1,5 @@
 import type { BoundField } from '../core/author/bind/bound-fields.ts';
-import type { Spot, SpotPlace } from '../core/author/spots/spot.ts';
+import type { NearSpot, Spot, SpotPlace } from '../core/author/spots/spot.ts';
 import type { Tie, TiePlace } from '../core/author/ties/tie.ts';
 import type { Json } from '../core/model/json-source.ts';
 import type { Mould } from '../core/model/mould.ts';
@@ -148,6 +148,22 @@ function short(text: string): string {
 
 function count(number: number, word: string): string {
   return `${number} ${word}${number === 1 ? '' : 's'}`;
+}
+
+/** Prints what nearly became a list or a field, each with its place and what stood in the way. */
+export function printNearSpots(terminal: Terminal, mould: Mould, near: readonly NearSpot[]): void {
+  const titles = { list: 'Not made into a list', field: 'Not recommended' } as const;
+  for (const what of ['list', 'field'] as const) {
+    const own = near.filter((one) => one.what === what);
+    if (own.length === 0) continue;
+    terminal.say(terminal.strong(titles[what]));
+    for (const { id, place, rows, why } of own) {
+      terminal.say(`  ${id ?? `${rows} alike`}: ${why}`);
+      for (const line of markedLine(mould, place)) terminal.say(`      ${terminal.soft(line)}`);
+    }
+    terminal.say();
+  }
+  if (near.length === 0) terminal.say('Nothing nearly became a field or a list.');
 }
 
 /** Prints what a binding replaced, or what was put back. */

@@ -1,5 +1,5 @@
 export { type BoundSpots, bindSpots, type Take } from './author/bind/bind-spots.ts';
-export { findSpots } from './author/bind/find-spots.ts';
+export { findSpots, nearSpots } from './author/bind/find-spots.ts';
 export { type RenamedField, renameField } from './author/bind/rename-field.ts';
 export { type OldPaste, replaceSnippet } from './author/bind/replace-snippet.ts';
 export { type Unbound, unbindField } from './author/bind/unbind-field.ts';
@@ -18,7 +18,7 @@ export {
 export { codeDialectsIn, styleDialectsIn } from './author/snippet/sheets.ts';
 export type { Dropped } from './author/snippet/split-markup.ts';
 export type { SnippetPiece } from './author/snippet/split-piece.ts';
-export type { PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';
+export type { NearSpot, PlacePart, Spot, SpotPlace } from './author/spots/spot.ts';
 export type { Tie, TiePlace } from './author/ties/tie.ts';
 export type { AssetAt } from './compile/asset-addresses.ts';
 export type { Cast } from './compile/cast.ts';

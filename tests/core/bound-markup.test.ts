@@ -175,9 +175,9 @@ const cases: readonly BoundCase[] = [
     '<table><tr><td bgcolor="#eeeeee"><font color="red">Depot news</font></td></tr></table>',
     {
       template:
-        '<table><tr><td bgcolor="#eeeeee"><font color="red">{~text~}</font></td></tr></table>',
+        '<table><tr><td bgcolor="{~background~}"><font color="{~textColor~}">{~text~}</font></td></tr></table>',
     },
-    ['text text "Depot news"'],
+    ['text text "Depot news"', 'color background "#eeeeee"', 'color textColor "red"'],
   ],
   [
     'what the script writes over',

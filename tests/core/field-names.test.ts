@@ -17,7 +17,7 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
   [
     'parts of a block',
     '<div class="fare"><h3 class="fare__title">Day</h3><p class="fare__desc">All lines</p><a class="fare__cta" href="/b">Book</a></div>',
-    ['title: Title', 'description: Description', 'button: Button'],
+    ['title: Heading', 'description: Description', 'button: Button'],
   ],
   [
     'short forms',
@@ -27,7 +27,7 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
   [
     'camel and snake',
     '<div class="board"><p class="nextTram">10:20</p><p class="last_tram">16:40</p></div>',
-    ['nextTram: Next tram', 'lastTram: Last tram'],
+    ['nextTram: Next tram time', 'lastTram: Last tram time'],
   ],
   [
     'a name before a name',
@@ -43,10 +43,10 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
     'two of one name',
     '<div class="box"><p>First of all</p><p class="b">Trams at noon</p><h3>Then</h3><p>Trams at night</p></div>',
     [
-      'text: Text',
-      'tramsNoonText: Trams noon text',
+      'text: Small heading',
+      'tramsNoonText: Second small heading',
       'heading: Heading',
-      'tramsNightText: Trams night text',
+      'tramsNightText: Closing line',
     ],
   ],
   [
@@ -54,7 +54,7 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
     '<div class="box"><h2>1 x</h2><h2>2 x</h2><span>3 x</span><h2>4 x</h2></div>',
     [
       'heading: Heading',
-      'otherHeading: Other heading',
+      'otherHeading: Second heading',
       'text: Text',
       'thirdHeading: Third heading',
     ],
@@ -62,15 +62,15 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
   [
     'words of a label',
     '<form><label for="a">Your name</label><input id="a"><label for="b">Day of visit</label><input id="b"></form>',
-    ['yourNameLabel: Your name label', 'dayOfVisitLabel: Day of visit label'],
+    ['yourNameLabel: Label', 'dayOfVisitLabel: Second label'],
   ],
   [
     'headings of a table',
     '<table><tr><th>Stop</th><th>First tram</th></tr><tr><td>Ash</td><td>10:20</td></tr><tr><td>Oak</td><td>10:26</td></tr></table>',
     [
-      'firstColumn: First column',
-      'secondColumn: Second column',
-      'rows: Rows',
+      'firstColumn: First column heading',
+      'secondColumn: Second column heading',
+      'rows: Stops',
       '  stop: Stop',
       '  firstTram: First tram',
     ],
@@ -78,12 +78,12 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
   [
     'in German',
     '<section class="fahrt"><h3 class="fahrt__ziel">Steinbruch</h3><p class="fahrt__hinweis">hält überall</p></section>',
-    ['ziel: Ziel', 'hinweis: Hinweis'],
+    ['ziel: Heading', 'hinweis: Hinweis'],
   ],
   [
     'members of a field and another field',
     '<div class="a"><i class="icon icon-bell"></i><p class="icon-label">Ring it</p></div>',
-    ['icon: Icon', 'text: Text'],
+    ['icon: Icon', 'text: Icon label'],
   ],
   [
     'plural of rows',
@@ -93,22 +93,22 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
   [
     'rows by what they hold',
     '<div><figure><img src="a.svg" alt="A"></figure><figure><img src="b.svg" alt="B"></figure></div>',
-    ['figures: Figures', '  figures: Figure'],
+    ['figures: Pictures', '  figures: Picture'],
   ],
   [
     'rows by what they are said to be',
     '<ol aria-label="Next departures"><li>Ash</li><li>Oak</li></ol>',
-    ['listLabel: List label', 'departures: Departures', '  departures: Departure'],
+    ['listLabel: Label', 'departures: Next departures', '  departures: Next departure'],
   ],
   [
     'what style speaks of',
     '<div class="card"><b class="card__price">x</b></div><style>.card { background: #111; color: #eee; border: 1px solid #222 } .card__price { color: #333 } .card:hover { border-color: #444 } .card__price--low { color: #555 }</style>',
     [
-      'background: Background',
+      'background: Background colour',
       'textColor: Text colour',
-      'borderColor: Border colour',
+      'borderColor: Line colour',
       'priceColor: Price colour',
-      'hoverBorderColor: Hover border colour',
+      'hoverBorderColor: Hover line colour',
       'lowPriceColor: Low price colour',
     ],
   ],

@@ -1,7 +1,7 @@
 import type { Command } from 'commander';
 import { bindSpots, type Take } from '../../core/author/bind/bind-spots.ts';
 import { boundFields } from '../../core/author/bind/bound-fields.ts';
-import { findSpots } from '../../core/author/bind/find-spots.ts';
+import { findSpots, nearSpots } from '../../core/author/bind/find-spots.ts';
 import { renameField } from '../../core/author/bind/rename-field.ts';
 import { unbindField } from '../../core/author/bind/unbind-field.ts';
 import type { Tie } from '../../core/author/ties/tie.ts';
@@ -10,13 +10,14 @@ import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, saveMould } from '../../node/files/mould-folder.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
-import { printSpots, printTie } from '../print-spots.ts';
+import { printNearSpots, printSpots, printTie } from '../print-spots.ts';
 import { inFolder } from '../subject.ts';
 
 interface BindArguments {
   readonly take: readonly string[];
   readonly drop: readonly string[];
   readonly rename: readonly string[];
+  readonly why?: true;
 }
 
 /** `bind MOULD`: what could be a field; makes fields of it, and takes them back. */
@@ -39,7 +40,8 @@ export function addBind(program: Command, running: Running): void {
       [],
     )
     .option('--rename <field=name>', 'rename a field everywhere (repeatable)', collected, [])
-    .action((folder: string, { take, drop, rename }: BindArguments) =>
+    .option('--why', 'list what nearly became a field or a list, and what stood in the way')
+    .action((folder: string, { take, drop, rename, why }: BindArguments) =>
       running(async (terminal) => {
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
@@ -59,7 +61,8 @@ export function addBind(program: Command, running: Running): void {
             kind,
             places,
           }));
-          terminal.json({ spots: findSpots(mould), bound, findings });
+          const nearly = why ? { nearly: nearSpots(mould) } : {};
+          terminal.json({ spots: findSpots(mould), bound, ...nearly, findings });
           return findings;
         }
         for (const tie of dropped.ties) printTie(terminal, tie, 'restored');
@@ -67,7 +70,8 @@ export function addBind(program: Command, running: Running): void {
         for (const one of rename) terminal.say(`${one.replace('=', ' is now called ')}.`);
         if (rename.length > 0) terminal.say('');
         await printFindings(terminal, findings);
-        if (isChanged) terminal.say(`Look at it:\n  keen-mould preview ${folder}`);
+        if (why) printNearSpots(terminal, mould, nearSpots(mould));
+        else if (isChanged) terminal.say(`Look at it:\n  keen-mould preview ${folder}`);
         else printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
         return findings;
       }),

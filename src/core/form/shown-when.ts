@@ -4,13 +4,14 @@ import type { Json } from '../model/json-source.ts';
 import { fieldAt, type Steps, valueAt } from './place.ts';
 
 /**
- * True where a field is to be shown: it has no condition, or that holds. A list in a condition
- * means the row in which the field stands.
+ * True where a field is to be shown: it does not say otherwise, and has no condition, or one that
+ * holds. A list in a condition means the row in which the field stands.
  *
  * @param complete all values, complete
  */
 export function isShown(root: Field, complete: Json, field: Field, steps: Steps): boolean {
-  const { when } = field.declared;
+  const { when, shown } = field.declared;
+  if (shown === false) return false;
   const condition = typeof when === 'string' ? readCondition(when) : undefined;
   if (!condition) return true;
   const { wanted, isNegated } = condition;
@@ -47,6 +48,7 @@ function factOf(fact: string, complete: Json, row: Steps): Json {
   const at = Number(row.at(-1));
   const facts: Readonly<Record<string, Json>> = {
     number: at + 1,
+    index: at,
     first: at === 0,
     last: at === count - 1,
     count,

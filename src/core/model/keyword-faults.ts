@@ -19,6 +19,7 @@ const commonKeywords = [
   'section',
   'when',
   'below',
+  'shown',
   'property',
   'wasNamed',
   'readOnly',
@@ -66,6 +67,8 @@ const rules: Readonly<Record<string, (declared: FieldSchema) => string | undefin
     [classes ?? null].flat().every((one) => typeof one === 'string' && /^\S+$/.test(one))
       ? undefined
       : 'classes is not a list of class names, such as ["mark"]',
+  shown: ({ shown: isShown }) =>
+    typeof isShown === 'boolean' ? undefined : 'shown is neither true nor false',
   section: ({ section }) => (typeof section === 'string' ? undefined : 'section is not a string'),
 };
 

@@ -2,7 +2,7 @@ import { nearestName } from '../problem/nearest-name.ts';
 import { type Field, fieldsBelow } from './field.ts';
 
 /** What a path may ask of the row it stands in. */
-export type RowFact = 'number' | 'first' | 'last' | 'count' | 'key';
+export type RowFact = 'number' | 'index' | 'first' | 'last' | 'count' | 'key';
 
 /** A path that leads somewhere, as steps a compiled cast can follow. */
 export interface Reference {
@@ -22,7 +22,7 @@ export type PathProblem =
   | { readonly what: 'unknown-field'; readonly near: string | undefined }
   | { readonly what: 'outside-list'; readonly list: string };
 
-const pathPattern = /^([A-Za-z][\w-]*(?:\.[A-Za-z][\w-]*)*)(?:#(number|first|last|count))?$/;
+const pathPattern = /^([A-Za-z][\w-]*(?:\.[A-Za-z][\w-]*)*)(?:#(number|index|first|last|count))?$/;
 
 /**
  * Follows a path from the fields down. A list on the way means its current row, so it has to be

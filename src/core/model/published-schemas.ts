@@ -29,6 +29,7 @@ const fieldKeywords: JsonObject = {
     propertyNames: { pattern: '^[1-9]\\d{0,4}$' },
     description: 'Defaults where the viewport is narrower than so many px; {} allows for them.',
   },
+  shown: { type: 'boolean', description: 'false for a value that no form shows.' },
   unit: {
     type: 'string',
     pattern: '^(?:%|[A-Za-z]{1,10})$',

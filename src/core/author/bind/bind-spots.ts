@@ -43,7 +43,7 @@ export interface BoundSpots {
 export function bindSpots(mould: Mould, takes: 'recommended' | readonly Take[]): BoundSpots {
   const bound = readTies(mould);
   const base = { ...mould, ...bound.before };
-  const named = proposalsOf(mould, bound);
+  const named = proposalsOf(mould, bound).fields;
   const chosen =
     takes === 'recommended'
       ? named.filter(({ proposal }) => proposal.weight >= sure)

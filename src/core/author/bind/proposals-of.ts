@@ -1,31 +1,34 @@
 import type { Mould } from '../../model/mould.ts';
-import type { Proposal } from '../spots/atom.ts';
+import type { NearList, Proposal } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
 import { propose } from '../spots/propose.ts';
 import { isFaithfulPiece } from '../ties/faithful.ts';
 import type { Change } from '../ties/render.ts';
 import type { Bound } from '../ties/ties.ts';
 
+/** What could still be made of a mould. */
+export interface Open {
+  readonly fields: readonly NamedField[];
+  /** What nearly was a list. */
+  readonly nearly: readonly NearList[];
+}
+
 /** The fields that could still be made of a mould, named; of what is bound already, none. */
-export function proposalsOf(mould: Mould, { before, ties }: Bound): NamedField[] {
+export function proposalsOf(mould: Mould, { before, ties }: Bound): Open {
   const base = { ...mould, ...before };
   const own = ownProperties(base);
   // Lists in lists are tried again with each that they stand in. A page comes to a few times its
   // length; where hundreds were pasted into each other, those that are left stay as they are.
   let left = 40 * base.template.length + 200_000;
-  const proposals = propose(base, (proposal, around) => {
+  const { proposals, nearly } = propose(base, (proposal, around) => {
     left -= lengthOf(proposal);
     if (left < 0) return false;
     return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
   });
   const bound = ties.flatMap(({ changes }) => changes);
   const taken = Object.keys((mould.manifest.fields.properties as object | undefined) ?? {});
-  return nameFields(
-    proposals.filter((one) => !isBound(one, bound)),
-    taken,
-    new Map(),
-    own,
-  );
+  const open = proposals.filter((one) => !isBound(one, bound));
+  return { fields: nameFields(open, taken, new Map(), own), nearly };
 }
 
 /** How much of the template a proposal stands in, in characters. */

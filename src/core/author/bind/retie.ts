@@ -40,7 +40,7 @@ export function retie(
 
 function spotsIn(mould: Mould, sources: Sources): readonly Proposal[] {
   const bare = { ...mould, ...sources };
-  const named = proposalsOf(bare, { before: sources, ties: [], findings: [] });
+  const named = proposalsOf(bare, { before: sources, ties: [], findings: [] }).fields;
   return named.map(({ proposal }) => proposal);
 }
 

@@ -88,10 +88,31 @@ export interface Proposal
   readonly drafts: readonly PlacedDraft[];
   /** The name that the code itself asks for. */
   readonly fixedName?: string;
+  /** The element that it is of, in the first row that has it. */
+  readonly of?: TreeElement;
+  /** What a person would call it, the best first. */
+  readonly titles?: readonly string[];
+  /** What keeps it from being recommended, where that is not its weight alone. */
+  readonly against?: string;
+  /** True for what each row carries and no form shows. */
+  readonly isCarried?: true;
   /** Of a list. */
   readonly rows?: Rows;
   /** Slots of others that became part of it. */
   readonly joined?: readonly string[];
+}
+
+/** What a look at a piece comes to. */
+export interface Proposed {
+  readonly proposals: readonly Proposal[];
+  readonly nearly: readonly NearList[];
+}
+
+/** Siblings that are alike and yet no list. */
+export interface NearList extends Range {
+  readonly rows: number;
+  /** What stood in the way. */
+  readonly why: string;
 }
 
 /** The rows of a list, as many as there are in all the rows that the list itself stands in. */
@@ -106,9 +127,10 @@ export interface Rows {
 }
 
 /** An atom as a proposal of its own. */
-export function proposalOf({ marks, value, element: _, ...atom }: Atom): Proposal {
+export function proposalOf({ marks, value, element, ...atom }: Atom): Proposal {
   return {
     ...atom,
+    ...(element ? { of: element } : {}),
     values: [value],
     found: marks.flatMap(({ drafts: _, isAside, ...found }) => (isAside ? [] : [found])),
     drafts: marks.flatMap((mark) => mark.drafts.map((draft) => ({ ...draft, in: mark.in }))),

@@ -8,13 +8,24 @@ import type { Range } from '../../text/edits.ts';
 import { escapeRegExp } from '../../text/escape-reg-exp.ts';
 import { readScriptSource } from '../sources/script-source.ts';
 import { readStyleSource } from '../sources/style-source.ts';
-import { type PlacedDraft, type Proposal, proposalOf, sections, sure } from './atom.ts';
+import {
+  type NearList,
+  type PlacedDraft,
+  type Proposal,
+  type Proposed,
+  proposalOf,
+  sections,
+  sure,
+} from './atom.ts';
 import { atomsIn, countsOf } from './markup/atoms-in.ts';
 import { laidOutBy } from './markup/laid-out.ts';
 import { blocksOf } from './names/element-names.ts';
+import { saidWords } from './names/said-words.ts';
+import { withTitles } from './names/titles.ts';
 import { columnsIn } from './rows/columns.ts';
 import type { FieldsLook } from './rows/fields.ts';
 import { fieldsIn } from './rows/fields-in.ts';
+import { rangeOf } from './rows/likeness.ts';
 import { boundCounts } from './same/counts.ts';
 import { joinLists } from './same/linked-lists.ts';
 import { mergeSame } from './same/merge.ts';
@@ -23,16 +34,16 @@ import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
-import { rulesAll } from './style/rules-all.ts';
+import { notRuledBy } from './style/rules-all.ts';
 import { childrenOf, elementsWithin, readTree, type Tree, type TreeElement } from './tree.ts';
 
 /**
  * Everything in a mould's sources that could be a field: what detectors find, rows made into lists,
- * what is the same made one.
+ * what is the same made one; and what nearly was a list.
  *
  * @param isFaithful true for a list which, bound, casts what was there before
  */
-export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Proposal[] {
+export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Proposed {
   const parsed = parseSources(mould);
   const tree = readTree(mould.template, parsed.template);
   const style = readStyleSource(mould.style, parsed.style);
@@ -44,12 +55,21 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     isOwnClass: (name) => style.classes.has(name) || isInScript(name),
     isLaidOut: laidOutBy(style),
     isWritten: writtenBy(script),
+    isHook: (attribute) => mould.script.includes(`[${attribute}`),
+    asked: (attribute) =>
+      [...mould.style.matchAll(new RegExp(`\\[${attribute}=["']?([\\w-]+)`, 'g'))].map(
+        ([, value = '']) => value,
+      ),
   });
+  const nearly: NearList[] = [];
   const look: FieldsLook = {
     source: mould.template,
     style,
     isInScript,
     isFaithful,
+    nearly: (rows, why) => {
+      nearly.push({ ...rangeOf(rows), rows: rows.length, why });
+    },
     ...countsOf(atoms, mould.template),
     isLookedUp: (id) => isInScript(id),
     isTied: tiedIn(tree),
@@ -77,7 +97,31 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
   const taken = new Set(counted.taken);
   const rest = [...shared, ...styled, ...scripted.filter((one) => !taken.has(one))];
   const merged = mergeSame(inSource([...counted.lists, ...rest]));
-  return inOrder(merged);
+  const titled = withTitles(merged, {
+    tree,
+    style,
+    styled: styledIn(style, roots),
+    script: mould.script,
+    words: saidWords(tree, style, (name) => style.classes.has(name) || isInScript(name)),
+  });
+  return { proposals: inOrder(titled), nearly: withoutLists(nearly, titled) };
+}
+
+/** What nearly was a list and is in none, each stretch of siblings once. */
+function withoutLists(nearly: readonly NearList[], proposals: readonly Proposal[]): NearList[] {
+  const lists = listsIn(proposals).flatMap(({ found }) => found.filter((one) => one.as === 'tag'));
+  const open = nearly.filter(
+    ({ start, end }) => !lists.some((list) => list.start < end && list.end > start),
+  );
+  const told: NearList[] = [];
+  for (const one of open.sort((a, b) => a.start - b.start || b.end - a.end)) {
+    const isPart = told.some(
+      (other) => other.start <= one.start && other.end >= one.end && other.rows > one.rows,
+    );
+    const isTold = told.some((other) => other.start === one.start && other.end === one.end);
+    if (!isPart && !isTold) told.push(one);
+  }
+  return told;
 }
 
 /** Tells which custom properties fields, markup or script of a mould set. */
@@ -187,12 +231,18 @@ function listsIn(proposals: readonly Proposal[]): Proposal[] {
 }
 
 function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
-  const isSure = rulesAll(look.style);
+  const reasonAgainst = notRuledBy(look.style);
   const found = styleDetectors
     .flatMap((detect) => detect(look).map(proposalOf))
-    .map((one) => (isSure(one) ? one : { ...one, weight: Math.min(one.weight, sure - 0.1) }));
+    .map((one) => against(one, reasonAgainst(one)));
   const before = markup.flatMap(draftsIn).filter((draft) => draft.in === 'style');
   return withoutOverlaps(found, look.style.text.length, before);
+}
+
+/** No field to recommend where a reason speaks against it. */
+function against(one: Proposal, reason: string | undefined): Proposal {
+  if (reason === undefined || one.weight < sure) return one;
+  return { ...one, weight: Math.min(one.weight, sure - 0.1), against: reason };
 }
 
 function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
@@ -204,14 +254,30 @@ function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
   const look = lookAtScript(script);
   const found = scriptDetectors.flatMap((detect) => detect(look));
   const code = { script: script.text, program: script.program, handlers: [], libraries: [] };
-  const isRun = runsTextAt(code) !== undefined;
-  return withoutOverlaps(isRun ? found.map(unsure) : found, script.text.length);
+  const isRun = runsTextAt({ ...code, script: withoutLoading(script.text) }) !== undefined;
+  const isLoaded = runsTextAt(code) !== undefined;
+  const risky = isRun ? /^(?:text|list|link)$/ : /^(?:list|link)$/;
+  const unsure = (one: Proposal) =>
+    one.said !== undefined || one.rows ? against(one, 'the script may run it as code') : one;
+  const isRisky = ({ kind, rows }: Proposal) =>
+    risky.test(kind) &&
+    (isRun || kind === 'link' || rows?.fields.some((field) => field.kind === 'link'));
+  const safe = found.map((one) => (isLoaded && isRisky(one) ? unsure(one) : one));
+  return withoutOverlaps(safe, script.text.length);
 }
 
-/** Text that the script may run as code is for those to bind who know that it does not. */
-function unsure(one: Proposal): Proposal {
-  const isText = one.said !== undefined && (one.kind === 'text' || one.kind === 'list');
-  return isText ? { ...one, weight: Math.min(one.weight, sure - 0.1) } : one;
+/**
+ * A script without the elements it makes to load others: such run what is at an address, and no
+ * text, as long as nothing but their address is set.
+ */
+function withoutLoading(script: string): string {
+  const made = /\b([\w$]+)\s*=\s*[\w$.]*createElement\(\s*['"`]script['"`]\s*\)/g;
+  return script.replace(made, (whole, name: string) => {
+    const takesText = new RegExp(
+      `(?<![\\w$.])${escapeRegExp(name)}\\s*\\.\\s*(?:text|textContent|innerHTML|innerText|append\\w*|replaceChildren|insert\\w*|setAttribute)\\b`,
+    );
+    return takesText.test(script) ? whole : name;
+  });
 }
 
 /** What was found first stands; a place of a source of so many characters is filled once. */

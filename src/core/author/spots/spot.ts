@@ -15,6 +15,17 @@ export interface SpotPlace extends Place, Range {
   readonly row?: number;
 }
 
+/** What nearly became a field or a list, and what stood in the way. */
+export interface NearSpot {
+  readonly what: 'field' | 'list';
+  /** What the field would be called; a list that none was made of has no name. */
+  readonly id?: string;
+  readonly place: SpotPlace;
+  /** Of a list: how many rows it would have. */
+  readonly rows?: number;
+  readonly why: string;
+}
+
 /** A place or several in a mould that could become a field, with the field to make of it. */
 export interface Spot {
   /** Names it among the spots of its mould: the path of the field proposed. */
@@ -33,6 +44,8 @@ export interface Spot {
   readonly confidence: number;
   /** Why it is proposed, in a few words. */
   readonly why: string;
+  /** What keeps it from being recommended, where there is a reason. */
+  readonly against?: string;
   readonly places: readonly SpotPlace[];
   /** Of a list: the spots of one row. */
   readonly items?: readonly Spot[];

@@ -25,16 +25,22 @@ export function holdsValue({ proposal }: Pick<NamedField, 'proposal'>): boolean 
   return !kindOf(proposal).isValueless;
 }
 
+/** True for what a form shows: not for what rows only carry. */
+export function isShown(field: Pick<NamedField, 'proposal'>): boolean {
+  return holdsValue(field) && !field.proposal.isCarried;
+}
+
 /** What a field holds where nobody gives it a value, complete. */
 export function defaultOf(field: NamedField): Json {
   return heldIn(field, 0);
 }
 
-function typeOf({ kind, declares = {} }: Proposal): JsonObject {
+function typeOf({ kind, declares = {}, isCarried }: Proposal): JsonObject {
   const { property: _, ...rest } = declares;
   const base = typed[kind] ?? { kind };
   const { type, ...limits } = rest;
-  return { ...base, ...(type === undefined ? {} : { type }), ...limits };
+  const hidden = isCarried ? { shown: false } : {};
+  return { ...hidden, ...base, ...(type === undefined ? {} : { type }), ...limits };
 }
 
 function bodyOf(field: NamedField): JsonObject {
@@ -98,7 +104,7 @@ function captionOf({ items, path, proposal }: NamedField): string | undefined {
   if (proposal.rows?.isPlain) return undefined;
   const named = ['text', 'link', 'date', 'richtext', 'number'];
   // What differs between rows for the code alone names none of them.
-  const content = items.filter(({ proposal: { weight } }) => weight >= 0.5);
+  const content = items.filter((one) => isShown(one) && one.proposal.weight >= 0.5);
   for (const kind of named) {
     const found = content.find((one) => one.proposal.kind === kind);
     if (found)

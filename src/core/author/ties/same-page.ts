@@ -32,7 +32,8 @@ export function differenceOf(pair: Pair): Difference | undefined {
 }
 
 function lookOf({ after, style, template }: Pair): Look {
-  const words = new Set(after.split(/[^\w-]+/));
+  const classes = [...after.matchAll(/\bclass=(["'])(.*?)\1/gis)].map(([, , names = '']) => names);
+  const words = new Set(classes.join(' ').split(/\s+/));
   return {
     // A class that nothing speaks of any more may be gone.
     isGone: (name) => !words.has(name) && !style.includes(name),
@@ -114,6 +115,8 @@ function attribute(
   if (name === 'role' && value === 'img') return '';
   // A parser of HTML needs no names of XML, and drawings take the focus by none.
   if (/^(?:xmlns|xlink|focusable)$/.test(name)) return '';
+  // What a handler reads of its element is new.
+  if (name === 'data-href' && isNew(name)) return '';
   if (name === 'aria-hidden' || /^(?:on|data-(?:mould|cast|look|km-on)$)/.test(name)) return '';
   if (name === 'rel') {
     const words = value.split(/\s+/).filter((word) => word !== '' && word !== 'noopener');

@@ -29,6 +29,7 @@ export type Read = (scope: Scope) => Json;
 
 const facts: Readonly<Record<RowFact, (loop: number) => Read>> = {
   number: (loop) => (scope) => (scope.indexes[loop] as number) + 1,
+  index: (loop) => (scope) => scope.indexes[loop] as number,
   first: (loop) => (scope) => scope.indexes[loop] === 0,
   last: (loop) => (scope) => scope.indexes[loop] === (scope.counts[loop] as number) - 1,
   count: (loop) => (scope) => scope.counts[loop] as number,

@@ -50,6 +50,7 @@ function safeIn({ name, value }: PlanOf<'attribute'>): (whole: string) => boolea
 function linkValue(bound: ValuePlan | string, guard: PageGuard): Write {
   if (typeof bound === 'string') return () => bound;
   const { texts, parts, place } = bound;
+  if (place === 'style') return linkDeclarations(bound, guard);
   return joined(
     texts,
     parts.map((part) => {
@@ -57,6 +58,42 @@ function linkValue(bound: ValuePlan | string, guard: PageGuard): Write {
       return (scope) => toHtmlText(write(scope));
     }),
   );
+}
+
+/** Inline style, less the declarations of which all that is bound is empty. */
+function linkDeclarations({ texts, parts, place }: ValuePlan, guard: PageGuard): Write {
+  const [first = '', ...rest] = texts;
+  const declarations: { texts: string[]; writers: Write[] }[] = [{ texts: [first], writers: [] }];
+  for (const [index, text] of rest.entries()) {
+    const part = linkPart(parts[index] as AttributePart, place, guard);
+    const end = declarationEnd(text);
+    const now = declarations.at(-1) as (typeof declarations)[0];
+    now.writers.push((scope) => toHtmlText(part(scope)));
+    now.texts.push(end < 0 ? text : text.slice(0, end));
+    if (end >= 0) declarations.push({ texts: [text.slice(end)], writers: [] });
+  }
+  const written = declarations.map(({ texts: around, writers }): Write => {
+    // What stands before the declaration that is bound stays.
+    const [head = ''] = around;
+    const from = head.lastIndexOf(';') + 1;
+    const whole = joined([head.slice(from), ...around.slice(1)], writers);
+    const before = head.slice(0, from);
+    if (writers.length === 0) return () => head;
+    return (scope) =>
+      writers.every((write) => write(scope) === '') ? before : before + whole(scope);
+  });
+  return (scope) => written.map((write) => write(scope)).join('');
+}
+
+/** Where the declaration that a text goes on with ends; -1 where it does not. */
+function declarationEnd(text: string): number {
+  let depth = 0;
+  for (let at = 0; at < text.length; at += 1) {
+    if (text[at] === '(') depth += 1;
+    else if (text[at] === ')') depth -= 1;
+    else if (text[at] === ';' && depth <= 0 && !/&#?\w+$/.test(text.slice(0, at))) return at;
+  }
+  return -1;
 }
 
 /** A list of image candidates, less those whose address is empty. */

@@ -2,8 +2,9 @@ import { isJsonObject, type Json } from '../../../model/json-source.ts';
 import { Coverage } from '../../../text/coverage.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { Atom, Mark } from '../atom.ts';
+import type { Traits } from '../rows/likeness.ts';
 import { isProse } from '../rows/prose.ts';
-import { childrenOf, type TreeElement, within } from '../tree.ts';
+import { type TreeElement, within } from '../tree.ts';
 import type { MarkupLook } from './detector.ts';
 import { markupDetectors } from './detectors.ts';
 
@@ -26,6 +27,27 @@ export function atomsIn(look: MarkupLook): Map<TreeElement, Atom[]> {
 
 /** What elements hold, for telling rows from other siblings. */
 export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>, source: string) {
+  const { counts, marks } = placesOf(atoms);
+  const atomsOf = (element: TreeElement) => atoms.get(element) ?? [];
+  const countIn = (element: TreeElement) => counts.get(element) ?? 0;
+  const contentOf = remembered((element: TreeElement): string => {
+    const addresses = atomsOf(element).flatMap(({ value }) => addressOf(value) ?? []);
+    const inside = element.children.map((one) => (one.node === 'text' ? one.text : contentOf(one)));
+    return [...addresses, ...inside].join('\n');
+  });
+  return {
+    atomsOf,
+    marksIn: (element: TreeElement) => marks.get(element) ?? [],
+    isOneText: (element: TreeElement) => isOneText(element, atomsOf(element)),
+    contentOf,
+    traitsOf: traitsIn(atomsOf, source),
+    countIn,
+    hasContent: (element: TreeElement) => countIn(element) > 0,
+  };
+}
+
+/** How much content is in each element, and what of its own tags is taken. */
+function placesOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>) {
   const counts = new Map<TreeElement, number>();
   const marks = new Map<TreeElement, Mark[]>();
   for (const [element, own] of atoms) {
@@ -46,66 +68,61 @@ export function countsOf(atoms: ReadonlyMap<TreeElement, readonly Atom[]>, sourc
       if (here.length > 0) marks.set(inner, [...(marks.get(inner) ?? []), ...here]);
     }
   }
-  const countIn = (element: TreeElement) => counts.get(element) ?? 0;
-  const shapes = new Map<TreeElement, Shape>();
-  const shapeOf = (element: TreeElement): Shape => {
-    const known = shapes.get(element);
-    if (known) return known;
-    const kinds = (atoms.get(element) ?? [])
-      .filter(({ section, weight }) => section === 'Content' && weight >= 0.5)
-      .map(({ kind }) => shapeNames[kind] ?? kind);
-    const inside = childrenOf(element).map(
-      (child) => [isProse(child, source) ? 'prose' : child.name, shapeOf(child)] as const,
-    );
-    // Paragraphs here and a list there are one text all the same.
-    const isText = isProse(element, source);
-    const shape: Shape = {
-      sorts: new Set(
-        isText
-          ? ['prose']
-          : [
-              ...kinds.map((kind) => `${element.name} ${kind}`),
-              ...inside.flatMap(([, { sorts }]) => [...sorts]),
-            ],
-      ),
-      paths: new Set(
-        isText
-          ? ['text']
-          : [
-              ...kinds,
-              ...inside.flatMap(([name, { paths }]) => [...paths].map((path) => `${name} ${path}`)),
-            ],
-      ),
-      addresses: [
-        ...(atoms.get(element) ?? []).flatMap(({ value }) => addressOf(value) ?? []),
-        ...inside.flatMap(([, { addresses }]) => addresses),
-      ],
-    };
-    shapes.set(element, shape);
-    return shape;
-  };
-  return {
-    atomsOf: (element: TreeElement) => atoms.get(element) ?? [],
-    marksIn: (element: TreeElement) => marks.get(element) ?? [],
-    isOneText: (element: TreeElement) =>
-      (atoms.get(element) ?? []).some(
-        ({ kind, slot, marks: [mark] }) =>
-          (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
-      ),
-    shapeOf,
-    countIn,
-    hasContent: (element: TreeElement) => countIn(element) > 0,
-  };
+  return { counts, marks };
 }
 
-/** What sorts of content an element holds. */
-export interface Shape {
-  /** Each by the name of its own element and its kind. */
-  readonly sorts: ReadonlySet<string>;
-  /** Each by the names of all elements down to it, and its kind. */
-  readonly paths: ReadonlySet<string>;
-  /** Of links and pictures, in source order. */
-  readonly addresses: readonly string[];
+/** What an element is made of, as paths of names. */
+function traitsIn(atomsOf: (element: TreeElement) => readonly Atom[], source: string) {
+  const traitsOf = remembered((element: TreeElement): Traits => {
+    const found = new Set<string>();
+    for (const { kind, slot } of atomsOf(element)) {
+      if (/^(?:image|link|media|icon|attr:.*)$/.test(slot)) {
+        found.add(`own ${traitNames[kind] ?? kind}`);
+      }
+    }
+    if (isOneText(element, atomsOf(element))) return found.add('text').add('any text');
+    const [only, ...more] = element.children;
+    if (only?.node === 'element' && only.name === 'a' && more.length === 0) {
+      // Some rows may be links where others are not.
+      for (const one of traitsOf(only)) found.add(one);
+      return found.add('a');
+    }
+    for (const child of element.children) {
+      if (child.node === 'text') found.add('text').add('any text');
+      else if (isProse(child, source)) found.add('prose').add('any text');
+      else {
+        found.add(child.name);
+        if (!child.isHtml) continue;
+        // Words are words, whatever they are set in.
+        for (const one of traitsOf(child)) {
+          // What stands in a list within an item is its own items' affair.
+          if (element.name === 'li' && /^li(?: |$)/.test(one)) continue;
+          found.add(one === 'any text' ? one : `${child.name} ${one}`);
+        }
+      }
+    }
+    return found;
+  });
+  return traitsOf;
+}
+
+/** True for an element that is edited as one text, with all that is in it. */
+function isOneText(element: TreeElement, atoms: readonly Atom[]): boolean {
+  return atoms.some(
+    ({ kind, slot, marks: [mark] }) =>
+      (kind === 'richtext' && slot === 'content') || (mark && contains(mark, element)),
+  );
+}
+
+function remembered<T>(make: (element: TreeElement) => T): (element: TreeElement) => T {
+  const made = new Map<TreeElement, T>();
+  return (element) => {
+    const known = made.get(element);
+    if (known !== undefined) return known;
+    const one = make(element);
+    made.set(element, one);
+    return one;
+  };
 }
 
 function addressOf(value: Json): string | undefined {
@@ -115,7 +132,7 @@ function addressOf(value: Json): string | undefined {
 }
 
 /** Kinds that may stand for each other in rows. */
-const shapeNames: Readonly<Record<string, string>> = {
+const traitNames: Readonly<Record<string, string>> = {
   richtext: 'text',
   multiline: 'text',
   date: 'text',

@@ -1,20 +1,20 @@
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import type { Atom } from '../atom.ts';
 import { limitsOf } from '../limits.ts';
-import { isBoundText, type Tree, type TreeAttribute, type TreeElement } from '../tree.ts';
-import { attributeMark, hole, type MarkupDetector } from './detector.ts';
+import { isBoundText, type TreeAttribute, type TreeElement } from '../tree.ts';
+import { attributeMark, hole, type MarkupDetector, type MarkupLook } from './detector.ts';
 
 /**
  * Values of `data-*` attributes, and of attributes of custom elements, that are content or settings,
  * not hooks of the code.
  */
-export const dataValues: MarkupDetector = (element, { tree }) => {
+export const dataValues: MarkupDetector = (element, look) => {
   const isCustom = element.name.includes('-');
   return [...element.attributes.values()].flatMap((attribute) => {
     const own = isCustom && !known.test(attribute.name) ? attribute.name : undefined;
     const name = /^data-([a-z][\w-]*)$/.exec(attribute.name)?.[1] ?? own;
     if (name === undefined || isBoundText(attribute.text)) return [];
-    return valueAtom(tree, element, attribute, name) ?? [];
+    return valueAtom(look, element, attribute, name) ?? [];
   });
 };
 
@@ -26,12 +26,39 @@ const known =
 const hooks =
   /^(?:(?:bs|uk|js|x|v|ng|react|testid|test|id|ref|role|type|action|target|toggle|trigger|dismiss|parent|group|key|name|for|controls|component|widget|module|index|slide-to|filter|sort|theme|mode|state|cast|mould)(?:-.*)?)$/;
 
+/** Words that stand for yes and no, with their opposites. */
+const opposites: Readonly<Record<string, string>> = {
+  yes: 'no',
+  no: 'yes',
+  on: 'off',
+  off: 'on',
+  true: 'false',
+  false: 'true',
+};
+
+/** The words an attribute may have, its own first: those that selectors of style ask for. */
+function optionsOf(text: string, attribute: string, { isHook, asked }: MarkupLook): string[] {
+  if (!/^[a-z][\w-]*$/.test(text) || isHook(attribute)) return [];
+  const opposite = opposites[text];
+  return [...new Set([text, ...(opposite ? [opposite] : []), ...asked(attribute)])];
+}
+
+/** True where what stands beside has other words there: each is told from the rest by its own. */
+function isKey({ parent, name }: TreeElement, attribute: TreeAttribute): boolean {
+  const beside = (parent?.children ?? []).filter(
+    (one) => one.node === 'element' && one.name === name,
+  ) as TreeElement[];
+  const words = beside.flatMap((one) => one.attributes.get(attribute.name)?.text ?? []);
+  return words.length > 1 && new Set(words).size === words.length;
+}
+
 function valueAtom(
-  tree: Tree,
+  look: MarkupLook,
   element: TreeElement,
   attribute: TreeAttribute,
   name: string,
 ): Atom | undefined {
+  const { tree } = look;
   const text = attribute.text.trim();
   const words = name.replace(/-/g, ' ');
   const about = {
@@ -42,7 +69,7 @@ function valueAtom(
     section: 'Content',
   } as const;
   if (/^-?(?:\d+\.?\d*|\.\d+)$/.test(text)) {
-    if (hooks.test(name)) return undefined;
+    if (hooks.test(name) || look.isHook(attribute.name)) return undefined;
     const isTime = /(?:duration|delay|interval|speed|time|timeout|pause)$/.test(name);
     const weight = 0.8;
     if (isTime && Number(text) >= 50) {
@@ -64,6 +91,26 @@ function valueAtom(
       weight,
       why: 'a number',
       same,
+    };
+  }
+  if (/^\d{4}-\d{2}-\d{2}$/.test(text)) {
+    return { ...about, kind: 'date', value: text, weight: 0.8, why: 'a date' };
+  }
+  if (/^(?:\p{Sc}|[A-Z]{3})$/u.test(text) && /currency/.test(name)) {
+    return { ...about, kind: 'text', value: text, weight: 0.8, why: 'a currency' };
+  }
+  const options = isKey(element, attribute) ? [] : optionsOf(text, attribute.name, look);
+  if (options.length > 1) {
+    const declares = { enum: options };
+    const section = 'Behaviour';
+    return {
+      ...about,
+      section,
+      kind: 'choice',
+      value: text,
+      declares,
+      weight: 0.75,
+      why: 'one of several words',
     };
   }
   if (text === '' || /^[#.[{]/.test(text) || tree.ids.has(text)) return undefined;

@@ -15,6 +15,10 @@ export interface MarkupLook {
   readonly isOwnClass: (name: string) => boolean;
   /** True for an element in a line that style makes a part by itself. */
   readonly isLaidOut: (element: TreeElement) => boolean;
+  /** True for an attribute that the script looks elements up by. */
+  readonly isHook: (attribute: string) => boolean;
+  /** The values of an attribute that selectors of style ask for on the roots. */
+  readonly asked: (attribute: string) => readonly string[];
 }
 
 /** Looks at one element for what could be fields. */

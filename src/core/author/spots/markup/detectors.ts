@@ -6,13 +6,14 @@ import { drawnColors } from './drawn-colors.ts';
 import { films } from './films.ts';
 import { headingLevels } from './heading-levels.ts';
 import { icons } from './icons.ts';
-import { addresses, links } from './links.ts';
+import { addresses, links, pressedAddresses } from './links.ts';
 import { measures } from './measures.ts';
 import { options } from './options.ts';
 import { pictures } from './pictures.ts';
 import { richTexts } from './rich-texts.ts';
 import { styleValues } from './style-values.ts';
 import { texts } from './texts.ts';
+import { utilityColors } from './utility-colors.ts';
 
 /**
  * What looks for spots in markup, in order: what one has found is not looked at by those after it.
@@ -21,6 +22,8 @@ export const markupDetectors: readonly MarkupDetector[] = [
   icons,
   richTexts,
   links,
+  pressedAddresses,
+  utilityColors,
   addresses,
   options,
   pictures,

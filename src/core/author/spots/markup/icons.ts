@@ -22,7 +22,10 @@ function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
   if ((name !== 'i' && name !== 'span') || isBoundText(attributes.get('class')?.text ?? '')) {
     return false;
   }
-  return classes.some((one) => iconClass.test(one));
+  // `wi wi-rain`: the name of a font, and the icon's own that begins with it.
+  const isPair = (one: string) =>
+    classes.some((other) => one.length < 5 && other.startsWith(`${one}-`));
+  return classes.some((one) => iconClass.test(one) || (name === 'i' && isPair(one)));
 }
 
 /** Icons that belong to how a piece works. */

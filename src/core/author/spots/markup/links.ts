@@ -45,6 +45,49 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
   ];
 };
 
+/** An address that a press leads to by a handler: `location.href='/book'`. */
+const leading =
+  /^\s*(?:(?:window|document|self|top)\.)?(?:location(?:\.href)?\s*=\s*|location\.(?:assign|replace)\(\s*|open\(\s*)(['"])([^'"\\]+)\1/;
+
+/** Addresses in handlers: what leads there reads it from the element itself. */
+export const pressedAddresses: MarkupDetector = (element, { tree, isWritten }) => {
+  const handler = element.attributes.get('onclick');
+  if (!handler?.isQuoted || element.attributes.has('href') || element.attributes.has('data-href'))
+    return [];
+  if (tree.source.slice(handler.value.start, handler.value.end) !== handler.text) return [];
+  const found = leading.exec(handler.text);
+  const href = found?.[2];
+  if (!found || href === undefined || !isSafeAddress(href)) return [];
+  const end = handler.value.start + found[0].length;
+  const literal = { start: end - href.length - 2, end };
+  const insert = element.startTag.start + 1 + element.name.length;
+  const address: Mark = {
+    start: literal.start + 1,
+    end: literal.end - 1,
+    in: 'template',
+    as: 'attribute',
+    drafts: [
+      { ...literal, text: () => 'this.dataset.href' },
+      { start: insert, end: insert, text: ({ path }) => ` data-href="{~${path}.href~}"` },
+    ],
+  };
+  const text = isWritten(element) ? undefined : onlyText(element);
+  return [
+    {
+      kind: 'link',
+      value: { href, ...(text ? { text: text.text } : {}) },
+      element,
+      slot: 'link',
+      marks: [address, ...(text ? [replaced('template', 'text', text.core, hole())] : [])],
+      names: linkNames(element, text),
+      section: 'Content',
+      weight: 0.85,
+      why: 'where a press leads',
+      same: `link ${href} ${text?.text ?? ''}`,
+    },
+  ];
+};
+
 /** Where a form is sent, and what a frame shows: addresses that differ from site to site. */
 export const addresses: MarkupDetector = (element) => {
   const name = { form: 'action', iframe: 'src', blockquote: 'cite' }[element.name];

@@ -1,12 +1,21 @@
-import { isBoundText, type TreeElement, type TreeText } from '../tree.ts';
+import { isBoundText, isInline, type TreeElement, type TreeText } from '../tree.ts';
 import { isContent } from './is-content.ts';
 
-/** The one text of an element that holds nothing else, though it may be wrapped. */
+/**
+ * The one text in a line that says something, however it is wrapped, and whatever signs and icons
+ * stand beside it.
+ */
 export function onlyText(element: TreeElement): TreeText | undefined {
-  const only = element.children[0];
-  if (!only || element.children.length > 1) return undefined;
-  if (only.node === 'text') {
-    return isContent(only.text) && !isBoundText(only.text) ? only : undefined;
+  const texts: TreeText[] = [];
+  const waiting = [element];
+  for (let one = waiting.pop(); one; one = waiting.pop()) {
+    for (const child of one.children) {
+      if (child.node === 'text') texts.push(child);
+      else if (!child.isHtml) continue;
+      else if (isInline(child) || element.children.length === 1) waiting.push(child);
+      else return undefined;
+    }
   }
-  return only.isHtml ? onlyText(only) : undefined;
+  const [only, ...more] = texts.filter(({ text }) => isContent(text));
+  return only && more.length === 0 && !isBoundText(only.text) ? only : undefined;
 }

@@ -2,7 +2,14 @@ import { parseFragment, serialize } from 'parse5';
 import { cleanHtml } from '#clean-html';
 import { type Atom, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
-import { isBoundText, isInline, type TreeElement, type TreeText, within } from '../tree.ts';
+import {
+  isBoundText,
+  isInline,
+  type TreeElement,
+  type TreeNode,
+  type TreeText,
+  within,
+} from '../tree.ts';
 import { hole, type MarkupDetector } from './detector.ts';
 
 /** Text with emphasis, links or line breaks in it: all of the element's content. */
@@ -60,15 +67,38 @@ function isRichLine(source: string, element: TreeElement): boolean {
     !/\p{L}/u.test(texts.map((one) => one.text).join(''))
   )
     return false;
+  // Labels and what they are of are several things; a sentence is one.
+  const values = others.filter(holdsValue);
+  const words = wordsIn(texts.map((one) => one.text).join(' '));
+  if (words < 3 * values.length || values.some(isLine)) return false;
   for (const one of within(element)) {
-    // A time that machines read as well is a value by itself, and so is an address to write to.
-    const isOwn =
-      one.attributes.has('id') ||
-      one.attributes.has('datetime') ||
-      /^(?:tel|mailto|sms):/.test(one.attributes.get('href')?.text ?? '');
-    if (one !== element && (!isInline(one) || isOwn)) return false;
+    if (one !== element && (!isInline(one) || one.attributes.has('id') || isMute(one)))
+      return false;
   }
   return isKeptWhole(source.slice(element.inner.start, element.inner.end), classesIn(element));
+}
+
+/** True for an icon, or another part without words. */
+function isMute({ name, children }: TreeElement): boolean {
+  return children.length === 0 && !/^(?:br|wbr|img)$/.test(name);
+}
+
+/** True for a time that machines read as well, and for an address to write to. */
+function holdsValue({ attributes }: TreeElement): boolean {
+  const href = attributes.get('href')?.text ?? '';
+  return attributes.has('datetime') || /^(?:tel|mailto|sms):/.test(href);
+}
+
+/** True for what has a line of its own between line breaks. */
+function isLine(element: TreeElement): boolean {
+  const beside = element.parent?.children ?? [];
+  const at = beside.indexOf(element);
+  const breaks = (node: TreeNode | undefined) => node?.node === 'element' && node.name === 'br';
+  return breaks(beside[at - 1]) || breaks(beside[at + 1]);
+}
+
+function wordsIn(text: string): number {
+  return text.match(/\p{L}{2,}/gu)?.length ?? 0;
 }
 
 const noRichText = new Set([
@@ -82,9 +112,15 @@ const noRichText = new Set([
   'pre',
 ]);
 
+/** A new tab is never given this window, whether that is said or not. */
+function withoutRel(html: string): string {
+  return html.replace(/ rel="noopener"/g, '');
+}
+
 /** True where cleaning leaves the markup as it is, so that a rich text can hold it. */
 export function isKeptWhole(markup: string, classes: readonly string[] = []): boolean {
   if (isBoundText(markup)) return false;
   const core = markup.trim();
-  return serialize(parseFragment(cleanHtml(core, classes))) === serialize(parseFragment(core));
+  const cleaned = serialize(parseFragment(cleanHtml(core, classes)));
+  return withoutRel(cleaned) === withoutRel(serialize(parseFragment(core)));
 }

@@ -22,16 +22,25 @@ export const styleValues: MarkupDetector = (element, { tree }) => {
 };
 
 type About = Pick<Atom, 'slot'> & { readonly element: TreeElement };
-type Written = { readonly property: string; readonly value: string; readonly offset: number };
+type Written = {
+  readonly property: string;
+  readonly value: string;
+  /** Where the value begins. */
+  readonly offset: number;
+  /** Where the whole declaration begins. */
+  readonly start: number;
+};
 type At = { readonly start: number; readonly end: number };
 
-function declarationsIn(style: string): Written[] {
+/** The declarations of inline style, with where each stands in it. */
+export function declarationsIn(style: string): Written[] {
   const written =
     /(?:^|;)\s*([\w-]+)\s*:\s*((?:[^;"'(]|"[^"]*"|'[^']*'|\((?:[^()]|\([^()]*\))*\))+)/g;
   return [...style.matchAll(written)].map((match) => {
     const [whole, property = '', raw = ''] = match;
     const value = raw.trimEnd().replace(/\s*!important$/, '');
-    return { property, value, offset: match.index + whole.length - raw.length };
+    const offset = match.index + whole.length - raw.length;
+    return { property, value, offset, start: match.index + whole.indexOf(property) };
   });
 }
 
@@ -123,22 +132,24 @@ const held: readonly Held[] = [
 
 function plainProperty(about: About, property: string, value: string, at: At): Atom[] {
   const names = elementNames(about.element);
-  const used = new Map<Held, number>();
+  let nth = 0;
   return valueParts(value, at.start).flatMap((part): Atom[] => {
     const found = held.find(({ fits }) => fits(property, part, value));
     if (!found) return [];
     const { fits: _, word, read, ...rest } = found;
-    const nth = used.get(found) ?? 0;
-    used.set(found, nth + 1);
     // The unit stays where it stands.
     const range = rest.kind === 'number' ? { start: part.start, end: part.end - 1 } : part;
+    const slot = nth === 0 ? about.slot : `${about.slot}:${nth}`;
+    nth += 1;
     return [
       {
         ...about,
         ...rest,
         ...read(part),
-        slot: nth === 0 ? about.slot : `${about.slot}:${nth}`,
-        marks: [replaced('template', 'value', range, hole())],
+        slot,
+        marks: [
+          { ...replaced('template', 'value', range, hole()), start: part.start, end: part.end },
+        ],
         names: [...names.map((name) => `${name} ${word(property)}`), word(property)],
       },
     ];

@@ -16,7 +16,10 @@ export function cellNames(cell: TreeElement): string[] {
     return ['text'];
   }
   const counted = `${ordinals[index] ?? `${index + 1}th`} column`;
-  const head = [...within(table)].find((one) => one.name === 'tr');
+  const heads = [...within(table)].filter(
+    (one) => one.name === 'tr' && childrenOf(one).length === childrenOf(row).length,
+  );
+  const head = heads.find((one) => childrenOf(one).some(({ name }) => name === 'th'));
   if (!head || head === row) return [counted];
   const heading = childrenOf(head)[index];
   const text = heading && onlyText(heading)?.text;

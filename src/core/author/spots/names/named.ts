@@ -2,7 +2,8 @@ import type { Json } from '../../../model/json-source.ts';
 import type { Kind } from '../../../model/kind.ts';
 import { kinds } from '../../../model/kinds.ts';
 import { propertyName } from '../../../model/property-name.ts';
-import type { Proposal, Spoken } from '../atom.ts';
+import { type Proposal, type Spoken, sure } from '../atom.ts';
+import { distinctTitles } from './titles.ts';
 import { camelName, titleWords, wordsOf } from './words.ts';
 
 /** A proposal with the name its field is to have. */
@@ -44,7 +45,42 @@ function nameIn(
   for (const one of [...lists, ...proposals.filter(({ rows }) => !rows)]) {
     named.set(one, nameOne(one, around, used, asked));
   }
-  return proposals.map((one) => named.get(one) as NamedField);
+  const titles = titlesIn(proposals, named, asked);
+  return proposals.map((one) => ({
+    ...(named.get(one) as NamedField),
+    title: asTitle(titles.get(one) ?? '') || 'Value',
+  }));
+}
+
+/** Titles that each stand once; what most will take has the best. */
+function titlesIn(
+  proposals: readonly Proposal[],
+  named: ReadonlyMap<Proposal, NamedField>,
+  asked: ReadonlyMap<string, string>,
+): Map<Proposal, string> {
+  const titles = new Map<Proposal, string>();
+  const isSure = ({ weight, isCarried, kind }: Proposal) =>
+    weight >= sure && !isCarried && kind !== 'note';
+  for (const some of [proposals.filter(isSure), proposals.filter((one) => !isSure(one))]) {
+    const all = some.map((one) => titlesOf(one, named.get(one), asked));
+    const chosen = distinctTitles(all, new Set(titles.values()));
+    for (const [index, one] of some.entries()) titles.set(one, chosen[index] ?? '');
+  }
+  return titles;
+}
+
+function asTitle(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** A name that somebody asked for is a title as well. */
+function titlesOf(
+  { titles = [], slot }: Proposal,
+  named: NamedField | undefined,
+  asked: ReadonlyMap<string, string>,
+): readonly string[] {
+  const own = named?.title ?? '';
+  return asked.has(slot) || titles.length === 0 ? [own] : titles;
 }
 
 function nameOne(

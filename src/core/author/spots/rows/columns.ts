@@ -1,10 +1,17 @@
-import { childrenOf, type TreeElement } from '../tree.ts';
-import { areAlike, likeness, type Row } from './likeness.ts';
+import { classesIn, isKeptWhole } from '../markup/rich-texts.ts';
+import type { TreeElement, TreeNode, TreeText } from '../tree.ts';
+import { fitness, type Row } from './likeness.ts';
 import { isOneText, isProse } from './prose.ts';
-import { holdAlike, type RowLook, rowsAt } from './runs.ts';
+import { areAlike, type RowLook, rowsAt } from './runs.ts';
 
 /** What stands in the same place of several rows; undefined for a row that lacks it. */
-export type Column = ElementColumn | RunColumn | ProseColumn;
+export type Column = ElementColumn | RunColumn | ProseColumn | TextColumn;
+
+/** Words between tags. */
+export interface TextColumn {
+  readonly type: 'text';
+  readonly at: readonly (TreeText | undefined)[];
+}
 
 export interface ElementColumn {
   readonly type: 'element';
@@ -33,12 +40,14 @@ export interface ProseColumn {
 }
 
 type Token =
+  | { readonly type: 'text'; readonly text: TreeText }
   | { readonly type: 'element'; readonly element: TreeElement }
   | { readonly type: 'run'; readonly rows: readonly Row[] }
   | { readonly type: 'prose'; readonly stretch: readonly TreeElement[] };
 
 /**
- * Sets what stands in several elements side by side.
+ * Sets what stands in several elements side by side, as records of the web are aligned: each row in
+ * turn with what those before it have in common (partial tree alignment: Zhai and Liu 2005).
  *
  * @param parents one a row
  * @param around rows that these elements are in, for rows within rows of the same shape
@@ -55,59 +64,72 @@ export function columnsIn(
       { type: 'element', at: shell, columns: columnsIn(inside, look, around), isShell: true },
     ];
   }
-  const found = parents.map((one) => (one ? tokensOf(childrenOf(one), look, around) : undefined));
+  const found = parents.map((one) => (one ? tokensOf(one.children, look, around) : undefined));
   const runs = found.flatMap((tokens) =>
     (tokens ?? []).flatMap((one) => (one.type === 'run' ? [one] : [])),
   );
   const reps = runs.map(({ rows }) => rows[0] as Row);
   // What repeats in one row is a list in all, though it stands there only once.
   const read = parents.map((one, index) =>
-    one && reps.length > 0 ? tokensOf(childrenOf(one), look, around, reps) : found[index],
+    one && reps.length > 0 && parents.length > 1
+      ? tokensOf(one.children, look, around, reps)
+      : found[index],
   );
   const tokens = withProse(read, look.source);
-  return aligned(tokens).map((cells) => toColumn(cells, look, around));
+  return aligned(tokens, look).map((cells) => toColumn(cells, look, around));
 }
 
 /** The links around all that some rows hold, where the others hold the same without. */
 function shellIn(
   parents: readonly (TreeElement | undefined)[],
-  { shapeOf }: RowLook,
+  { traitsOf }: RowLook,
 ): readonly (TreeElement | undefined)[] | undefined {
   const links = parents.map((one) => {
     const [only, ...more] = one?.children ?? [];
     const isLink = only?.node === 'element' && only.name === 'a' && more.length === 0;
-    return isLink && only.children.length > 1 ? only : undefined;
+    const isAround =
+      only?.node === 'element' && only.children.some((each) => each.node === 'element');
+    return isLink && isAround ? only : undefined;
   });
   const bare = parents.filter((one, row) => one && !links[row]);
   const inLink = links.find((one) => one);
   if (!inLink || bare.length === 0) return undefined;
-  const paths = new Set([...shapeOf(inLink).paths].filter((path) => path.includes(' ')));
+  const linked = traitsOf(inLink);
   const isLike = bare.every((one) => {
-    const own = one ? [...shapeOf(one).paths] : [];
-    return own.length > 0 && own.every((path) => paths.has(path));
+    const own = one ? [...traitsOf(one)] : [];
+    return own.length > 0 && own.every((path) => linked.has(path));
   });
   return isLike ? links : undefined;
 }
 
 function tokensOf(
-  children: readonly TreeElement[],
+  nodes: readonly TreeNode[],
   look: RowLook,
   around: readonly Row[],
   reps: readonly Row[] = [],
 ): Token[] {
   const tokens: Token[] = [];
-  for (let index = 0; index < children.length; ) {
+  const children = nodes.filter((one) => one.node === 'element');
+  let end = 0;
+  let index = 0;
+  for (const node of nodes) {
+    if (node.start < end) {
+      if (node.node === 'element') index += 1;
+      continue;
+    }
+    if (node.node === 'text') {
+      tokens.push({ type: 'text', text: node });
+      continue;
+    }
     const rows =
       rowsAt(children, index, look) ??
       rowsLike(children, index, reps, 0, look) ??
       rowsLike(children, index, around, 2, look);
     if (rows) {
       tokens.push({ type: 'run', rows });
-      index += rows.flat().length;
-    } else {
-      tokens.push({ type: 'element', element: children[index] as TreeElement });
-      index += 1;
-    }
+      end = rows.at(-1)?.at(-1)?.end ?? node.end;
+    } else tokens.push({ type: 'element', element: node });
+    index += 1;
   }
   return tokens;
 }
@@ -123,9 +145,8 @@ function rowsLike(
   const fits = (rep: Row, at: number) => {
     const row = children.slice(at, at + rep.length);
     const isLike =
-      areAlike(rep, row) &&
-      holdAlike(rep, row, look) &&
-      row.every((one, n) => likeness(one, rep[n] as TreeElement) >= least);
+      areAlike(rep, row, look) &&
+      row.every((one, n) => fitness(one, rep[n] as TreeElement, look.traitsOf) >= least);
     return isLike ? row : undefined;
   };
   const rep = reps.find((one) => fits(one, from));
@@ -141,7 +162,8 @@ function withProse(
   all: readonly (readonly Token[] | undefined)[],
   source: string,
 ): (readonly Token[] | undefined)[] {
-  const isPart = (token: Token) => elementsOf(token).every((one) => isProse(one, source));
+  const isPart = (token: Token) =>
+    token.type !== 'text' && elementsOf(token).every((one) => isProse(one, source));
   const stretches = all.map((tokens) => stretchesOf(tokens ?? [], isPart));
   const isOnce = stretches.every((some) => some.length < 2);
   const flat = stretches
@@ -169,19 +191,21 @@ function stretchesOf(tokens: readonly Token[], isPart: (token: Token) => boolean
 
 function elementsOf(token: Token): readonly TreeElement[] {
   if (token.type === 'element') return [token.element];
+  if (token.type === 'text') return [];
   return token.type === 'prose' ? token.stretch : token.rows.flat();
 }
 
 type Cells = readonly (Token | undefined)[];
 
 /** Puts tokens of several rows side by side, by the longest sequence that each shares with those before. */
-function aligned(all: readonly (readonly Token[] | undefined)[]): Cells[] {
+function aligned(all: readonly (readonly Token[] | undefined)[], look: RowLook): Cells[] {
   let columns: { rep: Token; cells: (Token | undefined)[] }[] = [];
   for (const [row, tokens] of all.entries()) {
     if (!tokens) continue;
     const pairs = pairsOf(
       columns.map(({ rep }) => rep),
       tokens,
+      look,
     );
     const next: typeof columns = [];
     let column = 0;
@@ -204,12 +228,18 @@ function aligned(all: readonly (readonly Token[] | undefined)[]): Cells[] {
 }
 
 /** For each token the column it belongs to: the heaviest common subsequence. */
-function pairsOf(reps: readonly Token[], tokens: readonly Token[]): Map<number, number> {
+function pairsOf(
+  reps: readonly Token[],
+  tokens: readonly Token[],
+  look: RowLook,
+): Map<number, number> {
   const width = tokens.length + 1;
   const best = new Float64Array((reps.length + 1) * width);
+  const weights = new Float64Array(reps.length * width);
   for (let a = reps.length - 1; a >= 0; a -= 1) {
     for (let b = tokens.length - 1; b >= 0; b -= 1) {
-      const weight = match(reps[a] as Token, tokens[b] as Token);
+      const weight = match(reps[a] as Token, tokens[b] as Token, look);
+      weights[a * width + b] = weight;
       const both = weight > 0 ? weight + (best[(a + 1) * width + b + 1] ?? 0) : 0;
       const skip = Math.max(best[(a + 1) * width + b] ?? 0, best[a * width + b + 1] ?? 0);
       best[a * width + b] = Math.max(both, skip);
@@ -218,7 +248,7 @@ function pairsOf(reps: readonly Token[], tokens: readonly Token[]): Map<number, 
   const pairs = new Map<number, number>();
   for (let a = 0, b = 0; a < reps.length && b < tokens.length; ) {
     const here = best[a * width + b] ?? 0;
-    const weight = match(reps[a] as Token, tokens[b] as Token);
+    const weight = weights[a * width + b] ?? 0;
     if (weight > 0 && here === weight + (best[(a + 1) * width + b + 1] ?? 0)) {
       pairs.set(b, a);
       a += 1;
@@ -229,14 +259,16 @@ function pairsOf(reps: readonly Token[], tokens: readonly Token[]): Map<number, 
   return pairs;
 }
 
-function match(a: Token, b: Token): number {
-  if (a.type !== b.type) return 0;
-  if (a.type === 'prose') return 3;
+function match(a: Token, b: Token, look: RowLook): number {
+  if (a.type === 'element' && b.type === 'element') {
+    return fitness(a.element, b.element, look.traitsOf);
+  }
   if (a.type === 'run' && b.type === 'run') {
     const [one = [], other = []] = [a.rows[0], b.rows[0]];
-    return areAlike(one, other) ? 4 : 0;
+    return areAlike(one, other, look) ? 4 : 0;
   }
-  return a.type === 'element' && b.type === 'element' ? likeness(a.element, b.element) : 0;
+  if (a.type !== b.type) return 0;
+  return a.type === 'text' ? 1 : 3;
 }
 
 function toColumn(cells: Cells, look: RowLook, around: readonly Row[]): Column {
@@ -251,17 +283,31 @@ function toColumn(cells: Cells, look: RowLook, around: readonly Row[]): Column {
       around,
     );
   }
+  if (type === 'text') {
+    return { type, at: cells.map((one) => (one?.type === 'text' ? one.text : undefined)) };
+  }
   const at = cells.map((one) => (one?.type === 'element' ? one.element : undefined));
   return { type: 'element', at, columns: partsOf(at, look, around) };
 }
 
 /** What stands in elements side by side; nothing where they are edited as one text. */
-function partsOf(
+export function partsOf(
   at: readonly (TreeElement | undefined)[],
   look: RowLook,
   around: readonly Row[],
 ): Column[] {
-  return at.some((one) => one && look.isOneText(one)) ? [] : columnsIn(at, look, around);
+  const isText = (one: TreeElement | undefined) => one !== undefined && look.isOneText(one);
+  if (!at.some(isText)) return columnsIn(at, look, around);
+  const canBeText = (one: TreeElement | undefined) =>
+    !one ||
+    isText(one) ||
+    isKeptWhole(look.source.slice(one.inner.start, one.inner.end), classesIn(one));
+  if (at.every(canBeText)) return [];
+  return columnsIn(
+    at.map((one) => (isText(one) ? undefined : one)),
+    look,
+    around,
+  );
 }
 
 function runColumn(

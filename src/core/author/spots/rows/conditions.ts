@@ -34,6 +34,7 @@ export function withCondition(
     section: 'Content',
     weight: 0.65,
     drafts,
+    of: element,
     why: 'present in some rows only',
     values: [...isThere],
     found: at.flatMap((one, row) => {

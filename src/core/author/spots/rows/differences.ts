@@ -1,12 +1,13 @@
 import type { Range } from '../../../text/edits.ts';
-import type { Found, Proposal } from '../atom.ts';
-import type { TreeElement } from '../tree.ts';
+import type { Found, Mark, Proposal } from '../atom.ts';
+import type { TreeAttribute, TreeElement } from '../tree.ts';
 import type { ElementColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
 import { type AttributeField, rowAttributes, type SplitBy } from './row-attributes.ts';
 import { type ClassField, rowClasses } from './row-classes.ts';
-import { rowColor } from './row-colors.ts';
 import type { RowFacts } from './row-facts.ts';
+import { rowRules } from './row-rules.ts';
+import { rowStyles } from './row-styles.ts';
 
 /**
  * The fields of what rows differ in beside their content: classes and other attributes.
@@ -19,25 +20,54 @@ export function differences(
   facts: RowFacts,
   look: FieldsLook,
 ): { readonly fields: Proposal[]; readonly split: SplitBy | undefined } {
-  const color = rowColor(at, look.style, look.isInScript);
+  const rules = rowRules(at, look.style, key, look.isInScript);
   const marked = at.flatMap((one) => (one ? look.marksIn(one) : []));
   const isTaken = ({ start, end }: Range) =>
     marked.some((mark) => contains(mark, { start, end }) || contains({ start, end }, mark));
-  const areOwn = at.every(
-    (one) => !one?.attributes.has('class') || !isTaken(one.attributes.get('class') as Range),
-  );
-  const classes = areOwn ? rowClasses(at, facts, key, color?.classes) : undefined;
-  const attributes = rowAttributes(at, facts, key, isTaken);
-  if (!attributes) throw new NoList();
-  if (attributes.split && !canSplit(at)) throw new NoList();
+  const classes = rowClasses(at, facts, key, {
+    gone: rules?.gone ?? new Set(),
+    marked,
+    source: look.source,
+  });
+  const styles = stylesOf(at, facts, key, look, marked);
+  const isWritten = (one: TreeAttribute) => isTaken(one) || (styles && one.name === 'style');
+  const attributes = rowAttributes(at, facts, key, (one) => Boolean(isWritten(one)));
+  if (!attributes) throw new NoList('too many ways to write one element');
+  if (attributes.split && !canSplit(at)) throw new NoList('an element without an end tag');
   const fields = [...(classes?.fields ?? []), ...attributes.fields].map((one) =>
     differing(one, at),
   );
-  const marks = [...(classes?.marks ?? []), ...attributes.marks.flat()];
+  const marks = [...(classes?.marks ?? []), ...(styles?.marks ?? []), ...attributes.marks.flat()];
   const drafts = draftsOf(marks.filter((one) => one !== undefined));
   const structure = drafts.length > 0 ? [structureOf(`${key}:structure`, drafts)] : [];
-  const colors = color ? [colorField(color, `${key}:color`)] : [];
-  return { fields: [...colors, ...fields, ...structure], split: attributes.split };
+  const own = [...(rules?.fields ?? []), ...fields, ...(styles?.fields ?? []), ...structure];
+  return { fields: own, split: attributes.split };
+}
+
+/** How inline style is written where rows differ in it by more than what fields fill. */
+function stylesOf(
+  at: readonly (TreeElement | undefined)[],
+  facts: RowFacts,
+  key: string,
+  { source }: FieldsLook,
+  marked: readonly Mark[],
+) {
+  const filled = marked.map(({ start, end }) => ({ start, end })).sort((a, b) => a.start - b.start);
+  const frames = at.flatMap((one) => {
+    const style = one?.attributes.get('style');
+    if (!one) return [];
+    if (!style) return [''];
+    let frame = '';
+    let from = style.value.start;
+    for (const range of filled) {
+      if (range.start < style.value.start || range.end > style.value.end) continue;
+      frame += `${source.slice(from, range.start)}\0`;
+      from = range.end;
+    }
+    return [frame + source.slice(from, style.value.end)];
+  });
+  if (frames.every((frame) => frame === frames[0])) return undefined;
+  return rowStyles(at, facts, key, source, filled);
 }
 
 function contains(a: Range, b: Range): boolean {
@@ -56,34 +86,18 @@ function differing(
   const found = at.flatMap((one, row): Found[] => {
     const attribute = one?.attributes.get(on.attribute);
     if (!attribute) return [];
-    if (on.word === undefined) {
+    const [word = ''] = on.words?.[row]?.split(' ') ?? [];
+    if (on.words === undefined) {
       const range = attribute.value.end > attribute.value.start ? attribute.value : attribute;
       return [
         { start: range.start, end: range.end, in: 'template', as: 'attribute', row } as const,
       ];
     }
-    const index = one?.classes.includes(on.word) ? attribute.text.indexOf(on.word) : -1;
+    const [index, whole] = [attribute.text.indexOf(word), on.words[row] ?? ''];
     const start = attribute.value.start + index;
-    const end = start + on.word.length;
-    return index < 0 ? [] : [{ start, end, in: 'template', as: 'class', row }];
+    const end = start + (attribute.text.startsWith(whole, index) ? whole : word).length;
+    return word === '' ? [] : [{ start, end, in: 'template', as: 'class', row }];
   });
-  return { ...place, ...field, found, drafts: [] };
-}
-
-function colorField(
-  { property, values, found, drafts }: NonNullable<ReturnType<typeof rowColor>>,
-  slot: string,
-): Proposal {
-  const name = /^background/.test(property) ? 'background' : property.replace(/-/g, ' ');
-  return {
-    kind: 'color',
-    slot,
-    names: [name],
-    section: 'Look',
-    weight: 0.8,
-    values,
-    drafts,
-    why: 'the colour of each row',
-    found: found.map((one, row) => ({ ...one, in: 'style', as: 'value', row })),
-  };
+  const of = at.find((one) => one);
+  return { ...place, ...field, ...(of ? { of } : {}), found, drafts: [] };
 }

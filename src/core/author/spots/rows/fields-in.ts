@@ -1,6 +1,6 @@
 import type { Proposal } from '../atom.ts';
 import type { TreeElement } from '../tree.ts';
-import { columnsIn, type ElementColumn, type RunColumn } from './columns.ts';
+import { type ElementColumn, partsOf, type RunColumn } from './columns.ts';
 import { withCondition } from './conditions.ts';
 import { differences } from './differences.ts';
 import { type Fields, type FieldsIn, type FieldsLook, NoList } from './fields.ts';
@@ -29,16 +29,19 @@ export const fieldsIn: FieldsIn = (column, key, parent, facts, look) => {
   }
   if (column.type === 'run')
     return facts ? listOf(column, key, look, fieldsIn) : listOrParts(column, key, look);
+  // Its words are fields of the element that they stand in.
+  if (column.type === 'text') return { own: [], shared: [], split: [] };
   const { at, columns } = column;
   const isThere = at.map((one) => one !== undefined);
   const isOptional = isThere.some((one, row) => !one && parent[row]);
-  const atoms = slotsAt(at, look, facts !== undefined);
+  const atoms = slotsAt(column, look, facts !== undefined);
   const own: Proposal[] = [];
   const shared: Proposal[] = [];
   const split: (readonly [ElementColumn, SplitBy])[] = [];
   for (const [slot, found] of atoms) {
     const field = fieldOf(found, at, `${key}/${slot}`, look.source);
-    const isShared = facts && !isOptional && isSame(field, at);
+    const isEverywhere = !isOptional || /^class:/.test(slot);
+    const isShared = facts && isEverywhere && isSame(field, at);
     const number = facts && !isOptional ? rowNumber(field, facts) : undefined;
     if (number) own.push(number);
     else if (isShared) shared.push(sharedOf(field, found));
@@ -76,11 +79,13 @@ function listOrParts(column: RunColumn, key: string, look: FieldsLook): Fields {
     const list = listOf(column, key, look, fieldsIn);
     const around = namesAround(column.rows[0]?.[0]);
     if (list.own.every((one) => look.isFaithful(one, around))) return list;
+    look.nearly(column.rows, 'bound as a list, it would not give back the page as it is');
   } catch (error) {
     if (!(error instanceof NoList)) throw error;
+    look.nearly(column.rows, error.message);
   }
   const parts = column.rows.flat().map((element, index) => {
-    const columns = look.isOneText(element) ? [] : columnsIn([element], look, []);
+    const columns = partsOf([element], look, []);
     const single: ElementColumn = { type: 'element', at: [element], columns };
     return fieldsIn(single, `${key}/${index}`, [true], undefined, look);
   });

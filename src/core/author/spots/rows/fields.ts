@@ -27,7 +27,7 @@ export interface Fields {
   readonly split: readonly (readonly [ElementColumn, SplitBy])[];
 }
 
-/** Where rows cannot be made into a list, since something in them cannot be bound. */
+/** Where rows cannot be made into a list; the message says what stood in the way. */
 export class NoList extends Error {}
 
 /** Makes the fields of one place in several rows. */

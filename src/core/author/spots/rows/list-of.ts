@@ -1,5 +1,4 @@
 import { blankBefore } from '../../../text/blanks.ts';
-import type { Range } from '../../../text/edits.ts';
 import type { PathOf, PlacedDraft, Proposal, Spoken } from '../atom.ts';
 import { blocksOf, classWords, elementNames, nameOfTag } from '../names/element-names.ts';
 import { plural, singular, wordsOf } from '../names/words.ts';
@@ -7,9 +6,9 @@ import type { TreeElement } from '../tree.ts';
 import type { RunColumn } from './columns.ts';
 import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
 import { joinConditions } from './join-conditions.ts';
-import type { Row } from './likeness.ts';
+import { type Row, rangeOf } from './likeness.ts';
 import { factsOf } from './row-facts.ts';
-import { baseRow, type RowSource, rowParts } from './row-source.ts';
+import { baseRow, isWrapped, type RowSource, rowParts } from './row-source.ts';
 import { joinSame } from './same-in-rows.ts';
 
 /**
@@ -36,11 +35,12 @@ export function listOf(
   const base = baseRow(column, look.countIn);
   const source: RowSource = { text: look.source, column, base, split };
   const names = listNames(column, look.source);
-  const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found'> = {
+  const about: Pick<Proposal, 'slot' | 'names' | 'section' | 'drafts' | 'found' | 'of'> = {
     slot,
     names,
     section: 'Content' as const,
-    drafts: [...loops(column), ...folds(source)],
+    ...(rows[0]?.[0] ? { of: rows[0][0] } : {}),
+    drafts: [...loops(source), ...folds(source)],
     found: column.at.flatMap((some, outer) =>
       (some ?? []).map((one, own) => {
         // Rows in rows say which row they are in.
@@ -94,9 +94,9 @@ export function isPlainRow(fields: readonly Proposal[]): boolean {
 }
 
 /** `km-each` on the element of a row; rows of several elements are wrapped instead. */
-function loops({ rows, parts }: RunColumn): PlacedDraft[] {
-  if (parts.length > 1) return [];
-  return rows.flatMap(([element]): PlacedDraft[] => {
+function loops(source: RowSource): PlacedDraft[] {
+  if (isWrapped(source)) return [];
+  return source.column.rows.flatMap(([element]): PlacedDraft[] => {
     if (!element) return [];
     const at = element.startTag.start + 1 + element.name.length;
     const text = ({ path }: Spoken) => ` km-each="${path}"`;
@@ -127,10 +127,6 @@ function gapOf(source: string, rows: readonly Row[]): { text: string; length: nu
     return { text: first, length: first.length };
   }
   return { text: apart.length * 2 >= others.length ? (apart[0] ?? '') : '', length: first.length };
-}
-
-function rangeOf(rows: readonly Row[]): Range {
-  return { start: rows[0]?.[0]?.start ?? 0, end: rows.at(-1)?.at(-1)?.end ?? 0 };
 }
 
 function areEqual(rows: readonly Row[], source: string): boolean {

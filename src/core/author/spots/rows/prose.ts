@@ -1,12 +1,20 @@
 import { classesIn, isKeptWhole } from '../markup/rich-texts.ts';
-import type { TreeElement } from '../tree.ts';
+import { childrenOf, type TreeElement } from '../tree.ts';
 
 const proseNames = new Set(['p', 'ul', 'ol', 'blockquote', 'pre']);
 
 /** True for a paragraph, list or the like of plain words, which can be part of a longer text. */
 export function isProse(element: TreeElement, source: string): boolean {
   if (!proseNames.has(element.name) || element.attributes.size > 0 || !element.endTag) return false;
+  if (isMenu(element)) return false;
   return isKeptWhole(source.slice(element.start, element.end), classesIn(element));
+}
+
+/** True for a list of links, which is no text. */
+function isMenu(element: TreeElement): boolean {
+  const items = childrenOf(element).filter(({ name }) => name === 'li');
+  const worded = items.filter(({ children }) => children.some((one) => one.node === 'text'));
+  return items.length > 0 && worded.length * 2 <= items.length;
 }
 
 /**

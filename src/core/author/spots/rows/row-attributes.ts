@@ -7,22 +7,27 @@ export interface RowAttributes {
   readonly fields: readonly AttributeField[];
   /** By row. */
   readonly marks: readonly (readonly Mark[])[];
-  /** Which rows' elements differ from the others' by more than can be bound. */
+  /** How the rows' elements are written where they differ by more than can be bound. */
   readonly split: SplitBy | undefined;
 }
 
-/** What tells rows apart whose elements are written one way or another. */
+/** An element that is written several times, for some rows one way and for others another. */
 export interface SplitBy {
-  /** The slot of the switch that says so; undefined for the first row. */
-  readonly slot: string | undefined;
-  /** Which rows are written the one way. */
+  readonly variants: readonly Variant[];
+}
+
+interface Variant {
+  /** The rows that are written so. */
   readonly rows: readonly boolean[];
+  /** The condition that holds for them. */
+  readonly asked: (of: PathOf) => string;
 }
 
 export interface AttributeField
-  extends Pick<Atom, 'kind' | 'names' | 'why' | 'slot' | 'section' | 'weight'> {
+  extends Pick<Atom, 'kind' | 'names' | 'why' | 'slot' | 'section' | 'weight' | 'declares'> {
   readonly values: readonly (string | boolean | undefined)[];
-  readonly on: { readonly attribute: string; readonly word?: string };
+  readonly on: { readonly attribute: string; readonly words?: readonly string[] };
+  readonly isCarried?: true;
 }
 
 /** Attributes that are there or not (HTML Standard, 2.3.2), as rows may differ in them. */
@@ -36,12 +41,19 @@ const booleans = new Set([
   'required',
 ]);
 
+/** Places where no value can stand, or none but a whole one of its kind. */
+const closed = /^(?:on|km-|style$|srcset$|srcdoc$|imagesrcset$|ping$)/;
+
+/** So many ways to write an element are kept apart at most. */
+const mostVariants = 4;
+
 /**
  * Says how the other attributes of what stands in the same place of several rows are bound: by the
- * row's number, by its being first, by a switch, or as a text.
+ * row's number, by its being first, by a switch, or as a value that the row carries. What can hold
+ * no value is written once for each way there is.
  *
  * @param isTaken true for an attribute that a detector took
- * @returns undefined where one cannot be bound
+ * @returns undefined where there are too many ways
  */
 export function rowAttributes(
   at: readonly (TreeElement | undefined)[],
@@ -53,22 +65,32 @@ export function rowAttributes(
   names.delete('class');
   const fields: AttributeField[] = [];
   const marks: Mark[][] = at.map(() => []);
-  let split: SplitBy | undefined;
+  /** What can only be written as it is, by row. */
+  const fixed: string[][] = at.map(() => []);
+  const states: string[][] = at.map(() => []);
   for (const name of names) {
     const found = at.map((one) => one?.attributes.get(name));
     if (found.some((one) => one && isTaken(one))) continue;
     const texts = at.map((one, row) => (one ? found[row]?.text : undefined));
     const there = texts.filter((_, row) => at[row]);
     if (there.every((text) => text === there[0])) continue;
-    if (/^(?:on|km-|style$|srcset$)/.test(name)) return undefined;
+    const keepApart = (of: string[][]) => {
+      for (const [row, text] of texts.entries())
+        of[row]?.push(`${name}${text === undefined ? '\0' : `=${text}`}`);
+    };
+    if (closed.test(name)) {
+      keepApart(fixed);
+      continue;
+    }
     const put = (text: (of: PathOf) => string) => {
       for (const [row, one] of at.entries()) {
-        if (one) marks[row]?.push(attributeDraft(one, name, text));
+        if (one) marks[row]?.push(attributeMark(one, name, text));
       }
     };
     const counted = found.every((one, row) => one || !at[row]) ? numbered(texts, facts) : undefined;
     if (counted) {
-      put((of) => `${counted.before}{~${of(facts.slot)}#number~}${counted.after}`);
+      const { before, after, fact } = counted;
+      put((of) => `${before}{~${of(facts.slot)}#${fact}~}${after}`);
       continue;
     }
     const isAria =
@@ -84,42 +106,113 @@ export function rowAttributes(
       put((of) => `{~${of(facts.slot)}#first~}`);
       continue;
     }
-    const field = `${slot}:attr:${name}`;
-    const apart = apartBy(texts, at, facts, field, firstState.test(name));
-    const isAlike = !split || split.rows.every((one, row) => one === apart?.rows[row]);
-    if (apart && isAlike && (apart.slot === undefined || !(isAria || isBoolean))) {
-      if (!split && apart.slot !== undefined) {
-        const why = `the attribute ${name} of some rows`;
-        const names = [stateNames[name] ?? wordsOfAttribute(name)];
-        const about = { slot: field, why, section: 'Behaviour', weight: 0.6 } as const;
-        fields.push({
-          ...about,
-          on: { attribute: name },
-          kind: 'switch',
-          names,
-          values: at.map((one, row) => one && apart.rows[row]),
-        });
-      }
-      split ??= apart;
+    if (firstState.test(name) && isOfFirst(texts, at, facts)) {
+      keepApart(states);
       continue;
     }
+    // Where its text is empty an attribute is left out.
+    if (there.includes('') && !isBoolean) {
+      keepApart(fixed);
+      continue;
+    }
+    const field = `${slot}:attr:${name}`;
     // A link within the piece is made of the id that it leads to.
     const isHash = found.every((one) => one !== undefined && /^#./.test(one.text));
     put((of) => `${isHash ? '#' : ''}{~${of(field)}~}`);
-    const why = `the attribute ${name}, which differs from row to row`;
-    const on = { attribute: name };
-    const about = { slot: field, why, on, section: 'Behaviour', weight: 0.3 } as const;
     const named = wordsOfAttribute(name);
+    const why = `the attribute ${name}, which differs from row to row`;
+    const about = { slot: field, why, on: { attribute: name }, section: 'Behaviour' } as const;
+    const isSeen = stateNames[name] !== undefined;
+    const hidden = isSeen ? {} : ({ isCarried: true } as const);
     if (isAria || isBoolean) {
-      fields.push({ ...about, kind: 'switch', names: [stateNames[name] ?? named], values: truths });
-    } else if (found.every((one) => one?.text !== '')) {
-      // Where the text is empty the attribute is left out.
+      const weight = isSeen ? 0.6 : 0.3;
+      const names = [stateNames[name] ?? named];
+      fields.push({ ...about, ...hidden, weight, kind: 'switch', names, values: truths });
+    } else {
       const values = texts.map((text) => (isHash ? text?.slice(1) : text));
       const names = isHash ? ['id'] : [named, `${named} value`];
-      fields.push({ ...about, kind: 'text', names, values });
-    } else return undefined;
+      fields.push({ ...about, ...hidden, weight: 0.3, kind: 'text', names, values });
+    }
   }
-  return { fields, marks, split };
+  const variants = variantsOf(fixed, states, at, facts, `${slot}:variant`);
+  if (!variants) return undefined;
+  return { fields: [...fields, ...variants.fields], marks, split: variants.split };
+}
+
+/** The ways to write an element, and the field by which a row says which is its own. */
+function variantsOf(
+  fixed: readonly (readonly string[])[],
+  states: readonly (readonly string[])[],
+  at: readonly (TreeElement | undefined)[],
+  { index, slot: list }: RowFacts,
+  slot: string,
+): { readonly split: SplitBy | undefined; readonly fields: readonly AttributeField[] } | undefined {
+  const keys = at.map((one, row) => (one ? JSON.stringify([fixed[row], states[row]]) : undefined));
+  const ways = [...new Set(keys.filter((key) => key !== undefined))];
+  if (ways.length < 2) return { split: undefined, fields: [] };
+  const rowsOf = (way: string) => keys.map((key) => key === way);
+  const flag = flagOf(ways);
+  if (flag !== undefined) {
+    const named = wordsOfAttribute(flag.name);
+    const variants = ways.map((way) => ({
+      rows: rowsOf(way),
+      asked: (of: PathOf) => `${way === flag.way ? '' : 'not '}${of(slot)}`,
+    }));
+    const field: AttributeField = {
+      kind: 'switch',
+      slot,
+      names: [named],
+      why: `the attribute ${flag.name}, which only some rows have`,
+      section: 'Behaviour',
+      weight: 0.3,
+      on: { attribute: flag.name },
+      values: keys.map((key) => (key === undefined ? undefined : key === flag.way)),
+    };
+    return { split: { variants }, fields: [field] };
+  }
+  const [first = '', other = ''] = ways;
+  if (
+    ways.length === 2 &&
+    keys.every((key, row) => !key || (key === first) === (index[row] === 0))
+  ) {
+    const variants = [
+      { rows: rowsOf(first), asked: (of: PathOf) => `${of(list)}#first` },
+      { rows: rowsOf(other), asked: (of: PathOf) => `not ${of(list)}#first` },
+    ];
+    return { split: { variants }, fields: [] };
+  }
+  if (ways.length > mostVariants) return undefined;
+  const names = ways.map((_, number) => `way-${number + 1}`);
+  const variants = ways.map((way, number) => ({
+    rows: rowsOf(way),
+    asked: (of: PathOf) => `${of(slot)} is ${names[number]}`,
+  }));
+  const field: AttributeField = {
+    kind: 'choice',
+    declares: { enum: names },
+    slot,
+    isCarried: true,
+    names: ['way'],
+    why: 'how the element of each row is written',
+    section: 'Behaviour',
+    weight: 0.3,
+    on: { attribute: '' },
+    values: keys.map((key) => (key === undefined ? undefined : names[ways.indexOf(key)])),
+  };
+  return { split: { variants }, fields: [field] };
+}
+
+/** The attribute without a value that one of two ways has, and nothing else tells apart. */
+function flagOf(ways: readonly string[]): { name: string; way: string } | undefined {
+  if (ways.length !== 2) return undefined;
+  const [a = [], b = []] = ways.map((way) => (JSON.parse(way) as string[][]).flat());
+  const differing = a.flatMap((text, at) => (text === b[at] ? [] : [at]));
+  const [only = 0, ...more] = differing;
+  const [one = '', other = ''] = [a[only], b[only]];
+  const isFlag = (text: string) => text.endsWith('=') || text.endsWith('\0');
+  if (more.length > 0 || !isFlag(one) || !isFlag(other)) return undefined;
+  const has = one.endsWith('=') ? 0 : 1;
+  return { name: (has === 0 ? one : other).slice(0, -1), way: ways[has] ?? '' };
 }
 
 /** The words of an attribute's name, without whose it is. */
@@ -135,29 +228,25 @@ const stateNames: Readonly<Record<string, string>> = {
   open: 'open at first',
   checked: 'chosen at first',
   selected: 'chosen at first',
+  disabled: 'disabled',
+  required: 'required',
   'aria-expanded': 'open at first',
   'aria-selected': 'chosen at first',
 };
 
-/** Where rows have one of two values: those that have the first row's, or what one or few have. */
-function apartBy(
+/** True where the first row has one value and all others another. */
+function isOfFirst(
   texts: readonly (string | undefined)[],
   at: readonly (TreeElement | undefined)[],
   { index }: RowFacts,
-  field: string,
-  isState: boolean,
-): SplitBy | undefined {
+): boolean {
   const rows = [...texts.keys()].filter((row) => at[row]);
-  const values = new Set(rows.map((row) => texts[row]));
-  if (values.size !== 2) return undefined;
-  const isFirst = rows.every((row) => (texts[row] === texts[rows[0] ?? 0]) === (index[row] === 0));
-  if (isFirst && isState) return { slot: undefined, rows: index.map((one) => one === 0) };
-  if (!values.has(undefined)) return undefined;
-  return { slot: field, rows: texts.map((text) => text !== undefined) };
+  if (new Set(rows.map((row) => texts[row])).size !== 2) return false;
+  return rows.every((row) => (texts[row] === texts[rows[0] ?? 0]) === (index[row] === 0));
 }
 
 /** An attribute with a new value, put in where the element has none. */
-function attributeDraft(element: TreeElement, name: string, text: (of: PathOf) => string): Mark {
+function attributeMark(element: TreeElement, name: string, text: (of: PathOf) => string): Mark {
   const attribute = element.attributes.get(name);
   const insert = element.startTag.start + 1 + element.name.length;
   const range = attribute ?? { start: insert, end: insert };

@@ -1,4 +1,5 @@
-import type { Atom, Mark } from '../atom.ts';
+import type { Range } from '../../../text/edits.ts';
+import type { Atom, Mark, PathOf } from '../atom.ts';
 import { camelName } from '../names/words.ts';
 import type { TreeElement } from '../tree.ts';
 import { numbered, type RowFacts } from './row-facts.ts';
@@ -13,8 +14,46 @@ export interface RowClasses {
 
 export interface ClassField extends Pick<Atom, 'kind' | 'declares' | 'names' | 'why' | 'slot'> {
   readonly values: readonly (string | boolean | undefined)[];
-  /** The attribute it speaks of, and the word of it where it is about one. */
-  readonly on: { readonly attribute: string; readonly word?: string };
+  /** The attribute it speaks of, and for each row the words of it. */
+  readonly on: { readonly attribute: string; readonly words?: readonly string[] };
+}
+
+/** What writing the classes of rows takes. */
+interface ClassLook {
+  /** Classes that nothing speaks of any more. */
+  readonly gone: ReadonlySet<string>;
+  /** What fields fill already. */
+  readonly marked: readonly Range[];
+  readonly source: string;
+}
+
+/** A word of a class attribute, or a stretch of it that a field fills. */
+interface Piece {
+  readonly word: string | undefined;
+  readonly part: string | Range;
+}
+
+function piecesOf(
+  { attributes, classes }: TreeElement,
+  marked: readonly Range[],
+  source: string,
+): Piece[] {
+  const attribute = attributes.get('class');
+  const { start = 0, end = 0 } = attribute?.value ?? {};
+  if (source.slice(start, end) !== attribute?.text)
+    return classes.map((word) => ({ word, part: word }));
+  const own = marked.filter((one) => one.start >= start && one.end <= end && one.end > one.start);
+  const pieces: Piece[] = [];
+  for (const match of source.slice(start, end).matchAll(/\S+/g)) {
+    const range = { start: start + match.index, end: start + match.index + match[0].length };
+    const within = own.find((one) => one.start <= range.start && range.end <= one.end);
+    if (within) {
+      if (within.start === range.start) pieces.push({ word: undefined, part: within });
+    } else {
+      pieces.push({ word: match[0], part: range });
+    }
+  }
+  return pieces;
 }
 
 /** Classes that say in which state a row begins. */
@@ -25,82 +64,144 @@ const stateName = /^(?:is-|has-)?(?:active|open|opened|show|shown|selected|on|vi
  * choice, or by a switch each.
  *
  * @param slot names what they are classes of, unique in the list
- * @param styled classes that are gone because the row's own style takes their place
+ * @param gone classes that nothing speaks of any more
  */
 export function rowClasses(
   at: readonly (TreeElement | undefined)[],
   facts: RowFacts,
   slot: string,
-  styled: ReadonlySet<string> = new Set(),
+  { gone, marked, source }: ClassLook,
 ): RowClasses | undefined {
-  const there = at.filter((one) => one !== undefined);
-  const words = [...new Set(there.flatMap(({ classes }) => classes))];
-  const varying = words.filter((word) => !there.every(({ classes }) => classes.includes(word)));
+  const pieces = at.map((one) => (one ? piecesOf(one, marked, source) : []));
+  const has = (row: number, word: string) => pieces[row]?.some((one) => one.word === word) === true;
+  const there = [...at.keys()].filter((row) => at[row]);
+  const words = [...new Set(pieces.flat().flatMap(({ word }) => word ?? []))];
+  const varying = words.filter((word) => !there.every((row) => has(row, word)));
   if (varying.length === 0) return undefined;
-  const parts: ((of: (slot: string) => string) => string)[] = [];
-  const inClass: ((of: (slot: string) => string) => string)[] = [];
+  const parts: ((of: PathOf) => string)[] = [];
+  const inClass: ((of: PathOf) => string)[] = [];
   const fields: ClassField[] = [];
-  const left = varying.filter((word) => !styled.has(word));
-  const has = (word: string) => at.map((one) => one?.classes.includes(word));
+  const left = varying.filter((word) => !gone.has(word));
   const single = at.map((one) => one && left.filter((word) => one.classes.includes(word)));
   const counted = numbered(
     single.map((one) => one?.join(' ')),
     facts,
   );
-  const isChoice = left.length > 1 && single.every((one) => one === undefined || one.length === 1);
   if (counted) {
-    inClass.push((of) => `${counted.before}{~${of(facts.slot)}#number~}${counted.after}`);
-  } else if (isChoice && left.length <= 8) {
-    const field = `${slot}:class`;
-    const names = [...new Set(left.map((word) => prefixOf(left, word)))].filter((one) => one);
-    fields.push({
-      kind: 'choice',
-      declares: { enum: left },
-      slot: field,
-      why: 'a class for each row',
-      names: [...names, 'look', 'style'],
-      on: { attribute: 'class' },
-      values: single.map((one) => one?.[0]),
-    });
-    inClass.push((of) => `{~${of(field)}~}`);
+    inClass.push((of) => `${counted.before}{~${of(facts.slot)}#${counted.fact}~}${counted.after}`);
   } else {
-    for (const word of left) {
-      const values = has(word);
-      const isFirst = values.every(
-        (one, row) => one === undefined || one === (facts.index[row] === 0),
-      );
-      const isLast = values.every((one, row) => one === undefined || one === facts.isLast[row]);
-      if (isFirst && stateName.test(word)) parts.push((of) => `${of(facts.slot)}#first: ${word}`);
-      else if (isLast && /last/.test(word)) parts.push((of) => `${of(facts.slot)}#last: ${word}`);
-      else {
-        const field = `${slot}:class:${word}`;
-        fields.push({
-          kind: 'switch',
-          slot: field,
-          values,
-          why: `the class ${word} of some rows`,
-          names: [modifierOf(word), word],
-          on: { attribute: 'class', word },
-        });
-        parts.push((of) => `${of(field)}: ${word}`);
-      }
+    const isFirst = (is: Pattern) =>
+      is.every((one, row) => one === undefined || one === (facts.index[row] === 0));
+    const isLast = (is: Pattern) =>
+      is.every((one, row) => one === undefined || one === facts.isLast[row]);
+    const units: Unit[] = [];
+    for (const unit of unitsOf(left, at)) {
+      const { name, is } = unit;
+      if (isFirst(is) && stateName.test(name))
+        parts.push((of) => `${of(facts.slot)}#first: ${name}`);
+      else if (isLast(is) && /last/.test(name))
+        parts.push((of) => `${of(facts.slot)}#last: ${name}`);
+      else units.push(unit);
+    }
+    const apart = apartIn(units);
+    if (apart.length > 1) {
+      const field = choiceOf(apart, at, `${slot}:class`);
+      fields.push(field);
+      inClass.push((of) => `{~${of(field.slot)}~}`);
+    }
+    for (const { name, is } of units.filter((unit) => apart.length < 2 || !apart.includes(unit))) {
+      const field = `${slot}:class:${name}`;
+      fields.push({
+        kind: 'switch',
+        slot: field,
+        values: is,
+        why: `the class ${name} of some rows`,
+        names: [modifierOf(name), name],
+        on: {
+          attribute: 'class',
+          words: at.map((one) => (one?.classes.includes(name.split(' ')[0] ?? '') ? name : '')),
+        },
+      });
+      parts.push((of) => `${of(field)}: ${name}`);
     }
   }
-  const marks = at.map((one): Mark | undefined => {
+  const marks = at.map((one, row): Mark | undefined => {
     const attribute = one?.attributes.get('class');
     if (!one) return undefined;
     const insert = one.startTag.start + 1 + one.name.length;
     const range = attribute ?? { start: insert, end: insert };
-    const kept = one.classes.filter((word) => !varying.includes(word));
-    const text = (_: unknown, of: (slot: string) => string) => {
-      const list = [...kept, ...inClass.map((part) => part(of))].join(' ');
+    const kept = (pieces[row] ?? []).filter(
+      ({ word }) => word === undefined || !varying.includes(word),
+    );
+    const text = (_: unknown, of: PathOf): (string | Range)[] => {
+      const list = [...kept.map(({ part }) => part), ...inClass.map((part) => part(of))];
       const bound = parts.map((part) => part(of)).join('; ');
-      const written = [list && `class="${list}"`, bound && `km-class="${bound}"`].filter(Boolean);
-      return `${attribute ? '' : ' '}${written.join(' ')}`;
+      const before = attribute ? '' : ' ';
+      const own = list.flatMap((part, index) => (index > 0 ? [' ', part] : [part]));
+      const blank = own.length > 0 && bound ? ' ' : '';
+      return [
+        before,
+        ...(own.length > 0 ? ['class="', ...own, '"'] : []),
+        `${blank}${bound && `km-class="${bound}"`}`,
+      ];
     };
     return { ...range, in: 'template', as: 'class', drafts: [{ ...range, text }] };
   });
   return { fields, marks };
+}
+
+/** For each row that is there, whether it has something. */
+type Pattern = readonly (boolean | undefined)[];
+
+/** Class names that the same rows have. */
+interface Unit {
+  readonly name: string;
+  readonly is: Pattern;
+}
+
+function unitsOf(words: readonly string[], at: readonly (TreeElement | undefined)[]): Unit[] {
+  const byPattern = new Map<string, { names: string[]; is: Pattern }>();
+  for (const word of words) {
+    const is = at.map((one) => one?.classes.includes(word));
+    const key = JSON.stringify(is);
+    const known = byPattern.get(key);
+    if (known) known.names.push(word);
+    else byPattern.set(key, { names: [word], is });
+  }
+  return [...byPattern.values()].map(({ names, is }) => ({ name: names.join(' '), is }));
+}
+
+/** So many classes are offered to choose from at most. */
+const mostChoices = 8;
+
+/** The most units of which no row has two: of such, a row has one or none. */
+function apartIn(units: readonly Unit[]): Unit[] {
+  const meet = (a: Unit, b: Unit) => a.is.some((one, row) => one && b.is[row]);
+  const count = ({ is }: Unit) => is.filter((one) => one).length;
+  const sorted = [...units].sort((a, b) => count(b) - count(a));
+  const apart: Unit[] = [];
+  for (const unit of sorted) if (!apart.some((one) => meet(one, unit))) apart.push(unit);
+  const inOrder = units.filter((unit) => apart.includes(unit));
+  return inOrder.length <= mostChoices ? inOrder : [];
+}
+
+function choiceOf(
+  units: readonly Unit[],
+  at: readonly (TreeElement | undefined)[],
+  slot: string,
+): ClassField {
+  const names = units.map(({ name }) => name);
+  const values = at.map((one, row) => one && (units.find(({ is }) => is[row])?.name ?? ''));
+  const prefixes = [...new Set(names.map((name) => prefixOf(names, name)))].filter((one) => one);
+  return {
+    kind: 'choice',
+    declares: { enum: values.includes('') ? [...names, ''] : names },
+    slot,
+    why: 'a class for each row',
+    names: [...prefixes, 'look', 'style'],
+    on: { attribute: 'class', words: values.map((value) => value ?? '') },
+    values,
+  };
 }
 
 /** What a class says of its element beside others: `fare--best` → `best`. */

@@ -20,18 +20,43 @@ export function factsOf(spans: readonly (readonly number[] | undefined)[], slot:
   return { index, isLast, slot };
 }
 
-/** The text around a number that counts rows from 1, where texts are alike but for that. */
+/** Text around a number that counts rows. */
+export interface Numbered {
+  readonly before: string;
+  readonly after: string;
+  /** From 1 it is the row's number, from 0 its index. */
+  readonly fact: 'number' | 'index';
+}
+
+/** The text around a number that counts rows, where texts are alike but for that. */
 export function numbered(
   texts: readonly (string | undefined)[],
   { index }: RowFacts,
-): { readonly before: string; readonly after: string } | undefined {
+): Numbered | undefined {
   const [first, second] = texts;
   if (texts.length < 2 || first === undefined || second === undefined) return undefined;
   for (const { index: at } of first.matchAll(/\d+/g)) {
     const before = first.slice(0, at);
     const after = first.slice(at).replace(/^\d+/, '');
-    const fits = texts.every((text, row) => text === `${before}${(index[row] ?? 0) + 1}${after}`);
-    if (fits) return { before, after };
+    for (const [from, fact] of ['index', 'number'].entries()) {
+      const fits = texts.every(
+        (text, row) => text === `${before}${(index[row] ?? 0) + from}${after}`,
+      );
+      if (fits) return { before, after, fact: fact as Numbered['fact'] };
+    }
   }
   return undefined;
+}
+
+/** Where numbers grow by the same step from row to row: the first, and the step. */
+export function countedFrom(
+  numbers: readonly number[],
+  { index }: RowFacts,
+): { readonly first: number; readonly step: number } | undefined {
+  const [first = Number.NaN, second = Number.NaN] = numbers;
+  const step = Number((second - first).toFixed(6));
+  if (!(Math.abs(step) > 0)) return undefined;
+  const isNext = (number: number, row: number) =>
+    Math.abs(number - first - step * (index[row] ?? 0)) < 1e-6;
+  return numbers.every(isNext) ? { first, step } : undefined;
 }

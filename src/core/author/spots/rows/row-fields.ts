@@ -1,9 +1,18 @@
-import type { Json } from '../../../model/json-source.ts';
-import { type Atom, type Found, type Mark, type PathOf, type Proposal, replaced } from '../atom.ts';
-import { hole } from '../markup/detector.ts';
+import { isJsonObject, type Json } from '../../../model/json-source.ts';
+import {
+  type Atom,
+  type Found,
+  type Mark,
+  type PathOf,
+  type PlacedDraft,
+  type Proposal,
+  replaced,
+  type Spoken,
+} from '../atom.ts';
+import { attributeMark, hole } from '../markup/detector.ts';
 import { classesIn, coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
 import type { TreeElement, TreeText } from '../tree.ts';
-import type { ProseColumn } from './columns.ts';
+import type { ElementColumn, ProseColumn, TextColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
 import { numbered, type RowFacts } from './row-facts.ts';
 
@@ -12,28 +21,86 @@ type Atoms = readonly (Atom | undefined)[];
 
 /** The atoms of elements in the same place, by their slots. */
 export function slotsAt(
-  at: readonly (TreeElement | undefined)[],
+  { at, columns }: ElementColumn,
   look: FieldsLook,
   isInRows: boolean,
 ): Map<string, Atoms> {
-  const all = withOneName(at.map((one) => (one ? look.atomsOf(one) : [])));
+  const texts = columns.filter((one) => one.type === 'text');
+  const all = withOneLink(at, texts, look).map((atoms, row) => placedAtoms(atoms, texts, row));
+  const isRich = all.some((atoms) => atoms.some(isRichContent));
+  const names = new Set(all.flatMap((atoms) => atoms.map((one) => one.slot)));
+  const linked = new Set(
+    all
+      .flat()
+      .flatMap(({ kind, marks }) => (kind === 'link' ? marks : []))
+      .map(({ start }) => start),
+  );
+  const isFree = ({ at: some }: TextColumn) =>
+    some.every((one) => !one || !linked.has(one.core.start));
+  for (const [column, one] of texts.entries()) {
+    if (isInRows && differ(one) && isFree(one)) names.add(`text:${column}`);
+  }
   const slots = new Map<string, Atoms>();
-  for (const slot of new Set(all.flatMap((atoms) => atoms.map((one) => one.slot)))) {
+  for (const slot of names) {
+    // Where some rows have a rich text, all words of the others are one as well.
+    if (isRich && columns.length === 0 && /^text:/.test(slot)) continue;
     const found = all.map((atoms) => atoms.find((one) => one.slot === slot));
-    const isRich = found.some((one) => one?.kind === 'richtext');
-    const complete = (atom: Atom | undefined, row: number) =>
-      atom ?? (isRich ? richText(at[row], look.source) : plainText(at[row], slot));
+    // A class that only some rows have is no colour of the row.
+    if (/^class:/.test(slot) && at.some((one, row) => one && !found[row])) continue;
+    const complete = (atom: Atom | undefined, row: number) => {
+      if (atom) return atom;
+      if (isRich && slot === 'content') return richText(at[row], look.source);
+      const name = /^attr:(.+)$/.exec(slot)?.[1];
+      if (name !== undefined) return plainAttribute(at[row], name, slot);
+      return plainText(at[row], texts[Number(/^text:(\d+)$/.exec(slot)?.[1])]?.at[row], slot);
+    };
     slots.set(slot, isInRows ? found.map(complete) : found);
   }
   return slots;
 }
 
-/** A text that is all of one row's element, and the first beside something else in another's. */
-function withOneName(all: readonly (readonly Atom[])[]): readonly (readonly Atom[])[] {
-  const isAll = ({ slot, kind }: Atom) => slot === 'content' && kind === 'text';
-  const isMixed = all.some((atoms) => atoms.some(({ slot }) => slot === 'text:0'));
-  if (!isMixed || !all.some((atoms) => atoms.some(isAll))) return all;
-  return all.map((atoms) => atoms.map((one) => (isAll(one) ? { ...one, slot: 'text:0' } : one)));
+/**
+ * The atoms of elements in the same place. A link takes its text along where it does so in all of
+ * the rows; else the text is a field by itself.
+ */
+function withOneLink(
+  at: readonly (TreeElement | undefined)[],
+  texts: readonly TextColumn[],
+  look: FieldsLook,
+): Atom[][] {
+  const all = at.map((one) => (one ? [...look.atomsOf(one)] : []));
+  const own = new Set(texts.flatMap((column) => column.at.map((one) => one?.core.start)));
+  const isText = ({ start }: Mark) => own.has(start);
+  const links = all.map((atoms) => atoms.find(({ kind }) => kind === 'link'));
+  const takes = links.map((link) => link?.marks.some(isText));
+  const hasText = at.map((_, row) => texts.some((column) => column.at[row]));
+  const isMixed = takes.some((is) => is) && at.some((_, row) => hasText[row] && !takes[row]);
+  if (!isMixed) return all;
+  return all.map((atoms) =>
+    atoms.map((atom) => {
+      if (atom.kind !== 'link' || !isJsonObject(atom.value)) return atom;
+      const { text: _, ...value } = atom.value;
+      return { ...atom, value, marks: atom.marks.filter((mark) => !isText(mark)) };
+    }),
+  );
+}
+
+function isRichContent({ kind, slot }: Atom): boolean {
+  return kind === 'richtext' && slot === 'content';
+}
+
+/** Atoms of words, each by the column that its words stand in. */
+function placedAtoms(atoms: readonly Atom[], texts: readonly TextColumn[], row: number): Atom[] {
+  return atoms.map((atom) => {
+    const [mark] = atom.marks;
+    if (!mark || !/^(?:content|text:\d+)$/.test(atom.slot) || atom.kind === 'richtext') return atom;
+    const column = texts.findIndex(({ at }) => at[row]?.core.start === mark.start);
+    return column < 0 ? atom : { ...atom, slot: `text:${column}` };
+  });
+}
+
+function differ({ at }: TextColumn): boolean {
+  return new Set(at.map((one) => one?.text)).size > 1;
 }
 
 /** The content of an element where it is a rich text in other rows. */
@@ -45,12 +112,12 @@ function richText(element: TreeElement | undefined, source: string): Atom | unde
 }
 
 /** A text that says little on its own, such as a dash, where other rows have words. */
-function plainText(element: TreeElement | undefined, slot: string): Atom | undefined {
-  const texts = element?.children.filter((one): one is TreeText => one.node === 'text') ?? [];
-  const isAlone = element?.children.length === 1;
-  const text =
-    slot === 'content' && isAlone ? texts[0] : texts[Number(/^text:(\d+)$/.exec(slot)?.[1])];
-  if (!element || !text || (slot === 'content' && !isAlone)) return undefined;
+function plainText(
+  element: TreeElement | undefined,
+  text: TreeText | undefined,
+  slot: string,
+): Atom | undefined {
+  if (!element || !text) return undefined;
   return {
     kind: 'text',
     value: text.text,
@@ -75,22 +142,26 @@ export function fieldOf(
   slot: string,
   source: string,
 ): Proposal {
-  const first = found.find((one) => one) as Atom;
-  const isRich = found.some((one) => one?.kind === 'richtext');
+  const kind = commonKind(found);
+  const isRich = kind === 'richtext';
   const values = found.map((one): Json | undefined => {
-    if (!one || !isRich || one.kind === 'richtext') return one?.value;
+    if (!one || one.kind === kind) return one?.value;
     const [mark] = one.marks;
-    return mark ? source.slice(mark.start, mark.end) : one.value;
+    if (!mark) return one.value;
+    // What is read of it is what stands there; of markup, as it is written.
+    const written = source.slice(mark.start, mark.end);
+    return isRich ? written : typeof one.value === 'string' ? one.value : written;
   });
-  const kinds = new Set(found.flatMap((one) => one?.kind ?? []));
-  if (kinds.size > 1 && !isRich) throw new NoList();
   const strongest = found.reduce((most, one) => Math.max(most, one?.weight ?? 0), 0);
-  const base = isRich ? (found.find((one) => one?.kind === 'richtext') as Atom) : first;
+  const same = found.find((one) => one?.kind === kind) ?? (found.find((one) => one) as Atom);
+  const base = same.kind === kind ? same : { ...same, kind, declares: {} };
   const classes = found.flatMap((one) => (one?.declares?.classes as string[] | undefined) ?? []);
   const isFraction = found.some((one) => one?.declares?.type === 'number');
-  const { marks: _, value: __, element: ___, ...about } = base;
+  const { marks: _, value: __, element, ...about } = base;
+  const of = at.find((one) => one) ?? element;
   return {
     ...about,
+    ...(of ? { of } : {}),
     slot,
     values: values.map((value, row) => (at[row] ? value : undefined)),
     ...(classes.length > 0 ? { declares: { classes: [...new Set(classes)] } } : {}),
@@ -100,8 +171,77 @@ export function fieldOf(
     found: found.flatMap((one, row) =>
       foundIn(one?.marks ?? [], found.length > 1 ? row : undefined),
     ),
-    drafts: found.flatMap((one) => draftsOf(one?.marks ?? [])),
+    drafts: [
+      ...found.flatMap((one) => draftsOf(one?.marks ?? [])),
+      ...(attributeOf(slot) ? missingIn(found, at, attributeOf(slot) as string) : []),
+    ],
   };
+}
+
+/** The attribute that a slot of several rows is of. */
+function attributeOf(slot: string): string | undefined {
+  return /\/attr:(.+)$/.exec(slot)?.[1];
+}
+
+/** An attribute that only some rows have is written in all: where it is empty, it is left out. */
+function missingIn(
+  found: Atoms,
+  at: readonly (TreeElement | undefined)[],
+  name: string,
+): PlacedDraft[] {
+  if (found.length < 2) return [];
+  const draft = found.find((one) => one)?.marks[0]?.drafts[0];
+  return at.flatMap((element): PlacedDraft[] => {
+    if (!element || !draft || element.attributes.has(name)) return [];
+    const insert = element.startTag.start + 1 + element.name.length;
+    const text = (spoken: Spoken, of: PathOf) => {
+      const written = String(draft.text(spoken, of)).replace(/^[^{]*?="|"$/g, '');
+      return ` ${name}="${written}"`;
+    };
+    return [{ start: insert, end: insert, in: 'template', text }];
+  });
+}
+
+/** What an attribute holds in one row where in others it is content. */
+function plainAttribute(
+  element: TreeElement | undefined,
+  name: string,
+  slot: string,
+): Atom | undefined {
+  const attribute = element?.attributes.get(name);
+  if (!element || !attribute?.text) return undefined;
+  return {
+    kind: 'text',
+    value: attribute.text,
+    element,
+    slot,
+    names: [],
+    section: 'Content',
+    marks: [attributeMark(attribute, hole())],
+    weight: 0.5,
+    why: 'text',
+  };
+}
+
+/** Kinds whose values are words or can be said in words. */
+const worded = new Set(['text', 'multiline', 'number', 'date', 'duration', 'length', 'color']);
+
+/**
+ * The most specific kind that holds what all rows have.
+ *
+ * @throws NoList where there is none
+ */
+function commonKind(found: Atoms): Atom['kind'] {
+  const there = found.filter((one) => one !== undefined);
+  const kinds = new Set(there.map((one) => one.kind));
+  const [first = 'text'] = kinds;
+  if (kinds.size === 1) return first;
+  const isIn = (...names: readonly string[]) =>
+    [...kinds].every((kind) => worded.has(kind) || names.includes(kind));
+  const areSingle = there.every(({ marks }) => marks.length === 1);
+  if (areSingle && isIn('richtext') && kinds.has('richtext')) return 'richtext';
+  if (areSingle && isIn()) return kinds.has('multiline') ? 'multiline' : 'text';
+  throw new NoList(`${[...kinds].join(' and ')} in the same place`);
 }
 
 /** Words for several rows, those that all have before those of some. */
@@ -125,8 +265,8 @@ export function isSame(
   { values, kind }: Proposal,
   at: readonly (TreeElement | undefined)[],
 ): boolean {
-  const first = JSON.stringify(values[0]);
-  if (values.length < 2 || values.some((one) => JSON.stringify(one) !== first)) return false;
+  const there = values.filter((_, row) => at[row]).map((one) => JSON.stringify(one));
+  if (values.length < 2 || there.some((one) => one !== there[0])) return false;
   if (kind !== 'text' && kind !== 'richtext' && kind !== 'multiline') return true;
   const name = at.find((one) => one)?.name ?? '';
   return values.length > 2 && labelNames.test(name);
@@ -146,7 +286,7 @@ export function rowNumber(field: Proposal, facts: RowFacts): Proposal | undefine
     : undefined;
   if (counted?.before || counted?.after) {
     const text = (_: unknown, of: PathOf) =>
-      `${counted.before}{~${of(facts.slot)}#number~}${counted.after}`;
+      `${counted.before}{~${of(facts.slot)}#${counted.fact}~}${counted.after}`;
     return structureOf(
       field.slot,
       field.drafts.map((draft) => ({ ...draft, text })),
@@ -171,7 +311,8 @@ export function rowNumber(field: Proposal, facts: RowFacts): Proposal | undefine
 export function sharedOf(field: Proposal, found: Atoms): Proposal {
   const same = found.find((one) => one)?.same;
   const places = field.found.map(({ row: _, ...place }) => place);
-  return { ...field, values: [field.values[0]], found: places, ...(same ? { same } : {}) };
+  const value = field.values.find((one) => one !== undefined);
+  return { ...field, values: [value], found: places, ...(same ? { same } : {}) };
 }
 
 /** In a row nothing is the same as what stands outside. */

@@ -1,7 +1,7 @@
 import { blankBefore } from '../../../text/blanks.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { PathOf } from '../atom.ts';
-import type { TreeElement } from '../tree.ts';
+import type { TreeElement, TreeNode } from '../tree.ts';
 import type { Column, ElementColumn, RunColumn } from './columns.ts';
 import type { SplitBy } from './row-attributes.ts';
 
@@ -39,6 +39,11 @@ function hasShells(column: Column, row: number): boolean {
   return column.columns.every((one) => hasShells(one, row));
 }
 
+/** True where a row is more than one element, or one that is written in several ways. */
+export function isWrapped({ column: { parts }, split }: RowSource): boolean {
+  return parts.length > 1 || parts.some((part) => split.has(part));
+}
+
 /** The parts that one row is written from, with what only other rows have put in its place. */
 export function rowParts(source: RowSource, path: string, of: PathOf): (string | Range)[] {
   const { column, base } = source;
@@ -49,7 +54,7 @@ export function rowParts(source: RowSource, path: string, of: PathOf): (string |
     const between = before ? [{ start: before.end, end: element.start }] : [];
     return [...between, ...elementParts(source, part, base, path, of)];
   });
-  if (column.parts.length === 1) return written;
+  if (!isWrapped(source)) return written;
   return [`<template km-each="${path}">`, ...written, '</template>'];
 }
 
@@ -66,22 +71,18 @@ function elementParts(
   const cuts = cutsIn(source, column, row, path, of);
   const by = source.split.get(column);
   if (!by) return split({ start, end }, cuts);
-  const content = [...split(inner, cuts), { start: inner.end, end }];
-  const first = column.at.find((one, at) => one && by.rows[at]) ?? element;
-  const other = column.at.find((one, at) => one && !by.rows[at]) ?? element;
-  const asked = by.slot === undefined ? `${path}#first` : of(by.slot);
-  return [
-    ...startTag(first, ` km-when="${asked}"`),
-    ...content,
-    blankBefore(source.text, other.start),
-    ...startTag(other, ` km-when="not ${asked}"`),
-    ...content,
-  ];
-}
-
-function startTag({ startTag: { start, end }, name }: TreeElement, added: string) {
-  const insert = start + 1 + name.length;
-  return [{ start, end: insert }, added, { start: insert, end }];
+  // One that only some rows have says so itself; its ways stand inside.
+  const isOptional = column.at.some((one) => one === undefined);
+  return by.variants.flatMap(({ rows, asked }, number): (string | Range)[] => {
+    const { startTag, name, start: from } = column.at.find((one, at) => one && rows[at]) ?? element;
+    const blank = number > 0 ? blankBefore(source.text, from) : '';
+    const content = [...split(inner, cuts), { start: inner.end, end }];
+    const condition = `km-when="${asked(of)}"`;
+    if (isOptional) return [blank, `<template ${condition}>`, startTag, ...content, '</template>'];
+    const at = startTag.start + 1 + name.length;
+    const tag = [{ start: from, end: at }, ` ${condition}`, { start: at, end: startTag.end }];
+    return [blank, ...tag, ...content];
+  });
 }
 
 /** What has to be put in, or written twice, inside what a row has. */
@@ -101,7 +102,8 @@ function cutsIn(
       if (!there) return [];
       const parts =
         child.type === 'element' ? elementParts(source, child, other, path, of) : [there];
-      return [{ start: end, end, parts: [blankBefore(source.text, there.start), ...parts] }];
+      const blank = child.type === 'text' ? '' : blankBefore(source.text, there.start);
+      return [{ start: end, end, parts: [blank, ...parts] }];
     }
     end = here.end;
     if (child.type !== 'element') return [];
@@ -113,7 +115,8 @@ function cutsIn(
 function extentOf(column: Column, row: number): Range | undefined {
   const found = column.at[row];
   if (found === undefined) return undefined;
-  const elements = 'length' in found ? (found.flat() as readonly TreeElement[]) : [found];
+  const elements =
+    'length' in found ? (found.flat() as readonly TreeElement[]) : [found as TreeNode];
   const [first] = elements;
   const last = elements.at(-1);
   return first && last ? { start: first.start, end: last.end } : undefined;

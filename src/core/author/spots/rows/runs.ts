@@ -1,6 +1,5 @@
-import type { Shape } from '../markup/atoms-in.ts';
-import { childrenOf, type TreeElement, within } from '../tree.ts';
-import { areAlike, likeness, type Row } from './likeness.ts';
+import { type TreeElement, within } from '../tree.ts';
+import { isRowByName, type Likeness, likenessOf, type Row, type Traits } from './likeness.ts';
 
 /** What telling rows from other siblings takes. */
 export interface RowLook {
@@ -10,30 +9,19 @@ export interface RowLook {
   readonly countIn: (element: TreeElement) => number;
   /** True for an id that the script looks up by itself. */
   readonly isLookedUp: (id: string) => boolean;
-  /** What sorts of content it holds. */
-  readonly shapeOf: (element: TreeElement) => Shape;
+  /** Its words, and where its links and pictures lead, in source order. */
+  readonly contentOf: (element: TreeElement) => string;
+  readonly traitsOf: (element: TreeElement) => Traits;
   readonly source: string;
   /** True for what leads to another part of the piece by its id, and for such a part. */
   readonly isTied: (element: TreeElement) => boolean;
   /** True where a selector asks for an attribute with that very value. */
   readonly isInSelector: (attribute: string, value: string) => boolean;
+  /** Told of rows that are no list, with what stood in the way. */
+  readonly nearly: (rows: readonly Row[], why: string) => void;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
 }
-
-/** Elements that are rows by what they are, however few. */
-const rowNames = new Set([
-  'li',
-  'tr',
-  'option',
-  'optgroup',
-  'details',
-  'figure',
-  'article',
-  'blockquote',
-  'tbody',
-  'dt',
-]);
 
 /** Elements that are parts of something, however many. */
 const partNames = new Set([
@@ -60,6 +48,12 @@ const partNames = new Set([
 /** So many siblings make up one row at most. */
 const widestRow = 3;
 
+/** With so many of the rows before it a row is compared: each may lack what another has. */
+const compared = 4;
+
+/** What a list costs to say: its loop, its name, the names of its fields. */
+const costOfList = 3.4;
+
 /**
  * The first rows among siblings from an index on: the smallest number of elements that repeats.
  *
@@ -73,71 +67,89 @@ export function rowsAt(
   for (let size = 1; size <= widestRow; size += 1) {
     const first = siblings.slice(from, from + size);
     if (first.length < size) return undefined;
-    if (size > 1 && first.every((one) => likeness(one, first[0] as TreeElement) > 0)) continue;
+    if (size > 1 && areOneSort(first, look)) continue;
     const rows = [first];
+    let gain = 0;
     for (let at = from + size; at + size <= siblings.length; at += size) {
       const next = siblings.slice(at, at + size);
-      if (!areAlike(first, next) || !areAlike(rows.at(-1) as Row, next)) break;
-      if (!holdAlike(first, next, look)) break;
+      const likeness = nearest(rows, next, look);
+      if (!likeness) break;
+      gain += likeness.gain;
       rows.push(next);
     }
-    if (rows.length > 1 && isList(rows, look)) return rows;
+    if (rows.length < 2 || !mayBeRows(rows, look)) continue;
+    const why = reasonAgainst(rows, gain, look);
+    if (why === undefined) return rows;
+    look.nearly(rows, why);
   }
   return undefined;
 }
 
-/**
- * True where two rows hold much the same, or one lacks some of what the other has: a column with a
- * picture and a paragraph is no row beside columns with a heading and links, whatever its class.
- */
-export function holdAlike(a: Row, b: Row, { shapeOf }: RowLook): boolean {
-  const all = (row: Row, of: 'sorts' | 'paths') =>
-    new Set(row.flatMap((one) => [...shapeOf(one)[of]]));
-  const [sorts, others] = [all(a, 'sorts'), all(b, 'sorts')];
-  if (sorts.size === 0 || others.size === 0 || areOfOneTable(a, b)) return true;
-  if (sharedBy(sorts, others) * 2 >= new Set([...sorts, ...others]).size) return true;
-  const [paths, more] = [all(a, 'paths'), all(b, 'paths')];
-  const least = Math.min(paths.size, more.size);
-  return least > 1 && sharedBy(paths, more) === least;
+function areOneSort(elements: readonly TreeElement[], { traitsOf }: RowLook): boolean {
+  const [first, ...others] = elements;
+  return others.every((one) => first && likenessOf([first], [one], traitsOf)?.isAlike);
 }
 
-/** Rows of as many cells, whatever stands in them. */
-function areOfOneTable([a]: Row, [b]: Row): boolean {
-  const cells = (row: TreeElement) =>
-    childrenOf(row)
-      .map(({ name }) => name)
-      .join(' ');
-  return a?.name === 'tr' && b?.name === 'tr' && cells(a) === cells(b);
+/** How like a row is to the one before it that it is likest to. */
+function nearest(rows: readonly Row[], next: Row, { traitsOf }: RowLook): Likeness | undefined {
+  const found = rows
+    .slice(-compared)
+    .flatMap((one) => likenessOf(one, next, traitsOf) ?? [])
+    .filter(({ isAlike }) => isAlike);
+  return found.sort((a, b) => b.gain - a.gain)[0];
 }
 
-function sharedBy(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
-  return [...a].filter((one) => b.has(one)).length;
+/** True where two rows are alike enough to be of one list. */
+export function areAlike(a: Row, b: Row, { traitsOf }: RowLook): boolean {
+  return likenessOf(a, b, traitsOf)?.isAlike === true;
 }
 
-/** True where siblings that are alike are rows, not parts that happen to be alike. */
-function isList(rows: readonly Row[], look: RowLook): boolean {
+/** False for siblings that nobody would take for rows, however alike they are. */
+function mayBeRows(rows: readonly Row[], look: RowLook): boolean {
   const [first = []] = rows;
-  const [main] = first;
-  if (!main || first.some(({ name, isHtml }) => !isHtml || partNames.has(name))) return false;
   const all = rows.flat();
+  if (first.some(({ name, isHtml }) => !isHtml || partNames.has(name))) return false;
   if (!all.some((one) => look.hasContent(one)) && rows.length < 3) return false;
-  if (all.some((one) => [...one.attributes.keys()].some((name) => name.startsWith('km-'))))
-    return false;
-  if (hasOwnIds(all, look) || areFormParts(rows) || areTwins(rows, look)) return false;
-  if (areSpokenOf(rows, look)) return false;
-  if (first.length > 1) return rows.length > 1 && all.every((one) => look.hasContent(one));
-  if (rowNames.has(main.name)) return true;
-  const classes = rows.map(([one]) => one?.classes ?? []);
-  const isProse = main.name === 'p' && classes.every((names) => names.length === 0);
-  if (isProse) return false;
-  if (rows.length > 2) return true;
-  // Two of a kind are rows where each is made of several parts, and neither is a special one.
-  const [one, other] = classes as [readonly string[], readonly string[]];
+  if (first.length > 1 && !all.every((one) => look.hasContent(one))) return false;
+  const isBound = all.some((one) =>
+    [...one.attributes.keys()].some((name) => name.startsWith('km-')),
+  );
+  const arePlain = first[0]?.name === 'p' && all.every(({ classes }) => classes.length === 0);
+  return !isBound && !arePlain;
+}
+
+/**
+ * What speaks against siblings being rows; nothing where a template and a value for each place that
+ * differs say in less what all of them written out say (minimum description length: Rissanen 1978).
+ *
+ * @param gain what the template says once for two rows, over all rows after the first
+ */
+function reasonAgainst(rows: readonly Row[], gain: number, look: RowLook): string | undefined {
+  const [first = []] = rows;
+  if (areFormParts(rows)) return 'each asks for something else';
+  if (areCopies(rows, look)) return 'they are copies of one set: what is in it repeats';
+  const [inStyle, inScript] = [namedBySelector(rows, look), namedByScript(rows, look)];
+  // What leads to another part by an id says with it what that part says once more.
+  const tied = rows.every(([one]) => one && look.isTied(one)) ? 2 : 0;
+  if (gain + tied <= costOfList + 2 * inStyle + 4 * inScript) {
+    if (gain <= costOfList) return 'they have too little in common';
+    return `${inScript > 0 ? 'the script asks for' : 'style speaks of'} each by its id`;
+  }
+  const areTwo = first.length === 1 && rows.length === 2 && first[0] && !isRowByName(first[0]);
+  return areTwo && !areTwoOfAKind(rows, look) ? 'two of a kind are no list yet' : undefined;
+}
+
+/** Two of a kind are rows where each is made of several parts, and neither is a special one. */
+function areTwoOfAKind(rows: readonly Row[], look: RowLook): boolean {
+  const all = rows.flat();
+  const [one = [], other = []] = rows.map(([element]) => element?.classes ?? []);
   const areSpecial =
     one.some((name) => !other.includes(name)) && other.some((name) => !one.includes(name));
-  const areOne = one.length > 0 ? !areSpecial : isAllOf(main.parent, rows);
-  if (areOne && all.every((each) => look.isTied(each))) return true;
-  return areOne && all.every((each) => look.countIn(each) > 1);
+  const areOne = one.length > 0 ? !areSpecial : isAllOf(all[0]?.parent, rows);
+  return (
+    areOne &&
+    (all.every((each) => look.isTied(each)) || all.every((each) => look.countIn(each) > 1))
+  );
 }
 
 /** True where an element holds nothing but rows. */
@@ -145,8 +157,8 @@ function isAllOf(parent: TreeElement | undefined, rows: readonly Row[]): boolean
   return parent?.name !== '' && parent?.children.length === rows.length;
 }
 
-/** True where style speaks of single rows: by their ids, or by what an attribute of theirs holds. */
-function areSpokenOf(rows: readonly Row[], { isInSelector }: RowLook): boolean {
+/** How many rows style speaks of by themselves: by their ids, or by what an attribute of theirs holds. */
+function namedBySelector(rows: readonly Row[], { isInSelector }: RowLook): number {
   const named = rows.filter((row) =>
     row.some(({ attributes }) =>
       [...attributes.values()].some(
@@ -154,26 +166,26 @@ function areSpokenOf(rows: readonly Row[], { isInSelector }: RowLook): boolean {
       ),
     ),
   );
-  return named.length > 1;
+  return named.length > 1 ? named.length : 0;
 }
 
-/** True where the same stands twice, as a strip that rolls does: each is a place of its own. */
-function areTwins(rows: readonly Row[], { shapeOf, source }: RowLook): boolean {
-  const [one = [], other = [], ...more] = rows.map((row) =>
-    row.flatMap((element) => shapeOf(element).addresses),
-  );
-  if (more.length > 0 || one.length < 2 || one.join('\n') !== other.join('\n')) return false;
-  const [text, same] = rows.map((row) =>
-    row.map(({ start, end }) => source.slice(start, end)).join(''),
-  );
-  return text !== same;
+/** In how many rows the script asks for a part by its id. */
+function namedByScript(rows: readonly Row[], { isLookedUp }: RowLook): number {
+  return rows.filter((row) =>
+    row.some((element) =>
+      [...within(element)].some((one) => isLookedUp(one.attributes.get('id')?.text ?? '')),
+    ),
+  ).length;
 }
 
-/** True where the script asks for parts of single rows by their ids. */
-function hasOwnIds(all: readonly TreeElement[], { isLookedUp }: RowLook): boolean {
-  return all.some((row) =>
-    [...within(row)].some((one) => isLookedUp(one.attributes.get('id')?.text ?? '')),
-  );
+/**
+ * True where the same content stands several times in full, as in a strip that rolls without an
+ * end: what is in it repeats, not the strip.
+ */
+function areCopies(rows: readonly Row[], { contentOf, countIn }: RowLook): boolean {
+  if (!rows[0]?.some((one) => countIn(one) > 2)) return false;
+  const contents = rows.map((row) => row.map((one) => contentOf(one)).join('\n'));
+  return contents.every((one) => one === contents[0]);
 }
 
 /** True for boxes of a form that each ask for something else. */

@@ -1,7 +1,9 @@
-import type { ScriptNode, Syntax } from '../../../compile/script/syntax.ts';
+import { memberName, type ScriptNode, type Syntax } from '../../../compile/script/syntax.ts';
 import { type Proposal, proposalOf } from '../atom.ts';
 import { wordsOf } from '../names/words.ts';
+import { choiceAtom } from './choices.ts';
 import type { ScriptDetector, ScriptLook } from './detector.ts';
+import { filledLater } from './filled-later.ts';
 import { literalAtom } from './literal.ts';
 import { rowsOf } from './rows.ts';
 
@@ -16,9 +18,14 @@ export const constants: ScriptDetector = (look) =>
     const words = wordsOf(name).join(' ');
     const rows = rowsOf(value, { name, isChanged: isMutated(look, name) });
     if (rows) return [rows];
+    const filled = filledLater(look, name, init);
+    if (filled) return [filled];
     const isTimed = look.timed.has(name);
     const why = `the constant ${name}`;
-    const found = literalAtom(value, name, { names: [words], weight: 0.85, why, isTimed });
+    if (isSelector(look, name)) return [];
+    const choice = choiceAtom(value, name, look, { names: [words], weight: 0.8, why });
+    const found =
+      choice ?? literalAtom(value, name, { names: [words], weight: 0.85, why, isTimed });
     return found ? [proposalOf(found)] : [];
   });
 
@@ -58,6 +65,19 @@ function dateArgument(init: Syntax): Syntax | undefined {
   if (isDate) return (node.arguments as Syntax[])[0];
   const method = isParse ? ((init.callee as Syntax).property as Syntax).name : '';
   return method === 'parse' && node.name === 'Date' ? (init.arguments as Syntax[])[0] : undefined;
+}
+
+/** Ways to look up elements. */
+const lookups = /^(?:querySelector(?:All)?|getElement\w+|closest|matches|\$|jQuery|find|filter)$/;
+
+/** True for a text that elements are looked up by. */
+function isSelector({ script }: ScriptLook, name: string): boolean {
+  return script.of('CallExpression').some(({ node }) => {
+    const [first] = node.arguments as Syntax[];
+    const callee = node.callee as Syntax;
+    const called = memberName(callee) ?? String(callee.name ?? '');
+    return first?.name === name && lookups.test(called);
+  });
 }
 
 const mutating = /^(?:push|pop|shift|unshift|splice|sort|reverse|fill|copyWithin)$/;

@@ -122,9 +122,13 @@ function dateFormat(text: string): 'date' | 'date-time' | undefined {
 const hookName =
   /(?:key|id|class|selector|event|type|name|attr|prop|tag|ease|easing|mode|effect|direction|axis|target|el|element)$/i;
 
+/** What a script puts something in place of: `{n}`, `%s`. */
+const placeholder = /\{\w*\}|%[sd]/g;
+
 /** True for words that a visitor reads; what only code reads looks otherwise or is called so. */
 function isForPeople(text: string, name: string): boolean {
-  if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(text)) return false;
+  const words = text.replace(placeholder, '0');
+  if (!isContent(text) || /[<>{}]|^[#.[]|=>|\$\{/.test(words)) return false;
   if (/^\p{Sc}$/u.test(text)) return true;
   if (/^(?:cubic-bezier|steps|linear|ease)\b.*[(-]|^[a-z]+\(.*\)$/.test(text)) return false;
   if (/^[\p{Lu}\d]/u.test(text) || /\s/.test(text)) return /\p{L}|\d[:.]\d/u.test(text);

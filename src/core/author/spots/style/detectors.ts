@@ -1,5 +1,6 @@
 import { alignments } from './alignments.ts';
 import { colors } from './colors.ts';
+import { contentWords } from './content-words.ts';
 import type { StyleDetector } from './detector.ts';
 import { durations } from './durations.ts';
 import { lengths } from './lengths.ts';
@@ -14,6 +15,7 @@ export const styleDetectors: readonly StyleDetector[] = [
   siteProperties,
   colors,
   stylePictures,
+  contentWords,
   typefaces,
   lengths,
   durations,

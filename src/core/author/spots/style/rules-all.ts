@@ -2,11 +2,11 @@ import type { StyleDeclaration, StyleSource } from '../../sources/style-source.t
 import type { Found, Proposal } from '../atom.ts';
 
 /**
- * Tells whether a field of style would rule wherever its title says: no rule of the same elements
- * sets the property again, later or under a width, and no other length of the rule is made for the
- * one size. What it does not rule is for those to bind who see that.
+ * Tells what keeps a field of style from ruling wherever its title says: a rule of the same elements
+ * that sets the property again, later or under a width, or another length of the rule that is made
+ * for the one size. What it does not rule is for those to bind who see that.
  */
-export function rulesAll(style: StyleSource): (proposal: Proposal) => boolean {
+export function notRuledBy(style: StyleSource): (proposal: Proposal) => string | undefined {
   const byPlace = new Map<string, StyleDeclaration[]>();
   for (const one of style.declarations) {
     const key = placeOf(style, one);
@@ -15,17 +15,21 @@ export function rulesAll(style: StyleSource): (proposal: Proposal) => boolean {
   return ({ found }) => {
     const own = found.filter((one) => one.in === 'style');
     const holds = (declaration: StyleDeclaration) => own.some((one) => isIn(one, declaration));
-    return own.every((one) => {
+    const reasons = own.map((one) => {
       const declaration = style.declarations.find((other) => isIn(one, other));
-      if (!declaration?.rule || declaration.property.startsWith('--')) return true;
+      if (!declaration?.rule || declaration.property.startsWith('--')) return undefined;
       const others = (byPlace.get(placeOf(style, declaration)) ?? []).filter(
         (other) => other !== declaration && !holds(other),
       );
       const isSetAgain = others.some(
         (other) => isConditional(other) || other.offset > declaration.offset,
       );
-      return !isSetAgain && !hasHalf(declaration, holds);
+      if (isSetAgain) return `another rule of the same elements sets ${declaration.property} again`;
+      return hasHalf(declaration, holds)
+        ? `another length of the rule is made for this ${declaration.property}`
+        : undefined;
     });
+    return reasons.find((one) => one !== undefined);
   };
 }
 

@@ -1,0 +1,102 @@
+import type { Proposal } from '../atom.ts';
+import { type TreeElement, within } from '../tree.ts';
+import { contentWord } from './content-words.ts';
+import { isNoun } from './list-nouns.ts';
+import { isButton } from './pressed.ts';
+import type { TitleLook } from './titles.ts';
+
+const attributeWords: Readonly<Record<string, string>> = {
+  placeholder: 'hint',
+  title: 'tooltip',
+  'aria-label': 'label',
+  'aria-description': 'description',
+  'aria-valuetext': 'value text',
+  datetime: 'date',
+  alt: 'description',
+  value: 'value',
+  action: 'form address',
+  src: 'address',
+  cite: 'source',
+  label: 'label',
+};
+
+/** Titles of a field that an attribute is filled by. */
+export function attributeTitles(
+  name: string,
+  one: Proposal,
+  element: TreeElement,
+  look: TitleLook,
+): string[] {
+  const known = attributeWords[name];
+  if (name.startsWith('data-') || known === undefined) {
+    const words = look.words.of(name.replace(/^data-/, ''));
+    const content = contentWord(
+      one.values.flatMap((value) => (value === undefined || value === null ? [] : [String(value)])),
+    );
+    const isSaid = content !== undefined && !/^(?:number|question|time)$/.test(content);
+    return [words || (isSaid ? content : '') || name.replace(/^data-/, '').replace(/-/g, ' ')];
+  }
+  if (name === 'action') return [known];
+  if (name === 'src' && element.name === 'iframe') return [frameTitle(element)];
+  if (isButton(element) && name === 'value') return ['button', 'button text'];
+  if (name === 'placeholder' || element.name === 'input') {
+    const about = boxName(element, look);
+    return [about ? `${about} ${known}` : known];
+  }
+  const [said = isButton(element) ? 'button' : ''] = look.words.ofElement(element).filter(isNoun);
+  return [known, ...(said ? [withNoun(known, said)] : [])];
+}
+
+/** What a box of a form asks for: by its type, its name, or the label. */
+function boxName({ attributes }: TreeElement, { words }: TitleLook): string {
+  const type = attributes.get('type')?.text ?? '';
+  const byType = { email: 'e-mail', tel: 'phone', url: 'address', date: 'date', search: 'search' }[
+    type
+  ];
+  if (byType) return byType;
+  for (const name of ['name', 'id', 'autocomplete']) {
+    const said = words.of(attributes.get(name)?.text ?? '');
+    if (said) return said;
+  }
+  return '';
+}
+
+/** A label is called after what its box asks for. */
+export function labelTitles(element: TreeElement, look: TitleLook): string[] {
+  const id = element.attributes.get('for')?.text;
+  const box =
+    (id === undefined ? undefined : look.tree.ids.get(id)) ??
+    [...within(element)].find(({ name }) => /^(?:input|select|textarea)$/.test(name));
+  const about = box ? boxName(box, look) : '';
+  return [about ? `${about} label` : 'label'];
+}
+
+/** Titles of a value in inline style. */
+export function inlineTitles(one: Proposal, element: TreeElement, look: TitleLook): string[] {
+  const property = /style:([\w-]+)/.exec(one.slot)?.[1] ?? '';
+  const words = property.startsWith('--')
+    ? look.words.of(property.slice(2))
+    : property.replace(/-/g, ' ');
+  const [said = ''] = look.words.ofElement(element);
+  if (one.kind === 'color') {
+    const what =
+      words === '' || /^(?:background|color|border|fill|stroke|background color)$/.test(words)
+        ? 'colour'
+        : withNoun('colour', words);
+    return [what, ...(said ? [`${said} ${what}`] : [])];
+  }
+  if (one.kind === 'image') return ['background picture'];
+  if (one.kind === 'number' && /^(?:left|top|right|bottom)$/.test(property)) return ['position'];
+  if (one.kind === 'number' && /^(?:width|height)$/.test(property)) return ['percent', 'size'];
+  return [words || 'value', ...(said ? [`${said} ${words}`] : [])];
+}
+
+/** What a page within the page shows, as far as its address says. */
+export function frameTitle({ attributes }: TreeElement): string {
+  return /map/i.test(attributes.get('src')?.text ?? '') ? 'map address' : 'embedded page';
+}
+
+/** Words with a noun at their end. */
+export function withNoun(noun: string, words: string): string {
+  return words === '' || words.endsWith(noun) ? words || noun : `${words} ${noun}`;
+}

@@ -1,0 +1,187 @@
+import type { Proposal } from '../atom.ts';
+import { onlyText } from '../markup/only-text.ts';
+import { childrenOf, type TreeElement, within } from '../tree.ts';
+import { cellNames } from './cell-names.ts';
+import { contentWord } from './content-words.ts';
+import type { TitleLook } from './titles.ts';
+import { singular } from './words.ts';
+
+/** What one row of a list is called, the best first. */
+export function listNouns(list: Proposal, look: TitleLook, isInRows: boolean): string[] {
+  const { of: element, rows } = list;
+  if (!element) return [singular(look.words.of(list.names[0] ?? '') || 'row')];
+  // A mark of the current one, or a look that some rows have, says nothing of what all are.
+  const fields = (rows?.fields ?? []).filter(
+    ({ kind, section, isCarried }) =>
+      !isCarried && section === 'Content' && !/^(?:note|switch|choice)$/.test(kind),
+  );
+  const around = element.parent ? look.words.ofElement(element.parent).filter(isNoun) : [];
+  const nouns = [
+    ...look.words.ofElement(withSharedClasses(element)).filter(isNoun),
+    ...byTable(element),
+    // What stands before rows in rows is said for each of those.
+    ...(isInRows ? [] : byLabel(element, look)),
+    ...around.filter((words) => singular(words) !== words && isNoun(singular(words))),
+    ...byContent(fields),
+    ...bySurroundings(element, look),
+    ...byShape(element, fields, look),
+    ...around,
+  ];
+  return [...new Set([...nouns.map((words) => singular(words)), 'row'])];
+}
+
+/** A row with no more classes than others have as well: those of its own tell it apart. */
+function withSharedClasses(row: TreeElement): TreeElement {
+  const others = (row.parent ? childrenOf(row.parent) : []).filter(
+    (one) => one !== row && one.name === row.name,
+  );
+  if (others.length === 0) return row;
+  const classes = row.classes.filter(
+    (name) => others.filter((one) => one.classes.includes(name)).length * 2 >= others.length,
+  );
+  return { ...row, classes };
+}
+
+/** Words of looks, and of what is around rows, name none of them. */
+export function isNoun(words: string): boolean {
+  return !/^(?:heading|text|main|quiet|second|dark|light|old|accent|line|gap|space|size|badge|label|menu|table|background|small print|current|new|gone|shut|closed|popular|featured|best|card|box|tile|column|button)$/.test(
+    words,
+  );
+}
+
+/** What the first column of a table is headed with. */
+function byTable({ name, children }: TreeElement): string[] {
+  const [first] = children.filter((one) => one.node === 'element');
+  if (name !== 'tr' || !first) return [];
+  const [heading = ''] = cellNames(first);
+  return isShort(heading) && !/ column$|^(?:text|note)$/.test(heading)
+    ? [heading.toLowerCase()]
+    : [];
+}
+
+/** What labels the rows: what holds them says so, or a heading just before it does. */
+function byLabel(element: TreeElement, { words }: TitleLook): string[] {
+  if (!words.isEnglish) return [];
+  for (let one = element.parent; one && one.name !== ''; one = one.parent) {
+    const label = one.attributes.get('aria-label')?.text ?? headingBefore(one);
+    if (label !== undefined) {
+      const said = label.toLowerCase().trim();
+      return isShort(said) && /^[a-z' -]+$/.test(said) && singular(said) !== said ? [said] : [];
+    }
+    if (one.children.filter(({ node }) => node === 'element').length > 1) return [];
+  }
+  return [];
+}
+
+/** The heading that stands just before an element. */
+function headingBefore({ parent, start }: TreeElement): string | undefined {
+  const before = (parent ? childrenOf(parent) : []).filter((one) => one.start < start).at(-1);
+  return before && /^h[1-6]$/.test(before.name) ? onlyText(before)?.text : undefined;
+}
+
+function isShort(words: string): boolean {
+  return words !== '' && words.split(/\s+/).length < 3 && words.length < 24;
+}
+
+function byContent(fields: readonly Proposal[]): string[] {
+  const texts = fields.filter(({ kind }) => kind !== 'image' && kind !== 'icon');
+  const words = texts.map((field) =>
+    contentWord(field.values.flatMap((value) => (typeof value === 'string' ? [value] : []))),
+  );
+  if (words.includes('day')) {
+    return words.some((word) => word === 'hours' || word === 'time')
+      ? ['opening time', 'day']
+      : fields.length < 4
+        ? ['day']
+        : [];
+  }
+  if (words[0] === 'year') return ['event'];
+  return words.includes('question') ? ['question'] : [];
+}
+
+/** Words for rows that classes and ids of all that is around them are known by. */
+const rowWords =
+  /(?:^| )(?:person|member|plan|product|sponsor|partner|quote|event|question|step|benefit|feature|figure|slide|logo|fact|service|post|review|ingredient|filter|tab|opening time|work)$/;
+
+function bySurroundings(element: TreeElement, { words }: TitleLook): string[] {
+  const found: string[] = [];
+  for (let one = element.parent; one && one.name !== ''; one = one.parent) {
+    const names = [...one.classes, one.attributes.get('id')?.text ?? ''];
+    found.push(
+      ...names.map((name) => singular(words.of(name))).filter((said) => rowWords.test(said)),
+    );
+  }
+  return found;
+}
+
+const byName: Readonly<Record<string, string>> = {
+  details: 'question',
+  blockquote: 'quote',
+  option: 'option',
+  img: 'picture',
+  video: 'film',
+  audio: 'sound',
+  figure: 'picture',
+  dt: 'fact',
+};
+
+const byRole: Readonly<Record<string, string>> = { tab: 'tab', tabpanel: 'tab', radio: 'choice' };
+
+function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleLook): string[] {
+  const kinds = new Set(fields.map(({ kind }) => kind));
+  const inside = [...within(element)];
+  const holds = (name: RegExp) => inside.some((one) => one !== element && name.test(one.name));
+  const own = byName[element.name] ?? byRole[element.attributes.get('role')?.text ?? ''];
+  if (own) return [own];
+  if (holds(/^(?:blockquote|q)$/)) return ['quote'];
+  if (element.name === 'label') return ['choice'];
+  if (element.name === 'button') return [choosesOthers(element, look) ? 'filter' : 'button'];
+  if (element.parent?.name === 'ol') return ['step'];
+  if (fields.length > 0 && fields.every(({ kind }) => kind === 'link')) return ['link'];
+  if (kinds.has('link') && kinds.has('icon') && !kinds.has('text')) return ['link'];
+  if (kinds.has('image') && fields.every(({ kind }) => kind === 'image' || kind === 'link')) {
+    return [/^(?:a|li)$/.test(element.name) ? 'logo' : 'picture'];
+  }
+  if (kinds.has('media')) return ['film'];
+  if (isPriced(fields)) return [kinds.has('image') ? 'product' : 'plan'];
+  if (isOfPerson(inside)) return ['person'];
+  if (element.name === 'li' && isInMenu(element)) return ['link'];
+  if (element.name === 'li' && kinds.has('icon')) return ['fact'];
+  if (element.name === 'li') return [kinds.has('list') ? 'item' : 'point'];
+  if (element.name === 'tr') return ['row'];
+  if (kinds.has('list') && fields.length < 3) return ['column'];
+  if (holds(/^h[1-6]$/)) return ['card'];
+  return kinds.has('image') ? ['picture'] : [];
+}
+
+function isInMenu(element: TreeElement): boolean {
+  for (let one = element.parent; one; one = one.parent) if (one.name === 'nav') return true;
+  return false;
+}
+
+function isPriced(fields: readonly Proposal[]): boolean {
+  const isPrice = ({ values }: Proposal) =>
+    contentWord(values.flatMap((value) => (typeof value === 'string' ? [value] : []))) === 'price';
+  return fields.some(isPrice) && fields.length > 2;
+}
+
+/** True where a picture is described by the very name that stands beside it. */
+function isOfPerson(inside: readonly TreeElement[]): boolean {
+  const picture = inside.find(({ name }) => name === 'img');
+  const alt = picture?.attributes.get('alt')?.text.trim() ?? '';
+  const isName = /^\p{Lu}[\p{L}.'-]+(?: \p{L}[\p{L}.'-]*){1,3}$/u.test(alt);
+  return isName && inside.some((one) => onlyText(one)?.text.trim() === alt);
+}
+
+/** True for what chooses among other elements by a word that they carry as well. */
+function choosesOthers(button: TreeElement, { tree }: TitleLook): boolean {
+  const beside = button.parent ? childrenOf(button.parent) : [];
+  const wordsOf = ({ attributes }: TreeElement) =>
+    [...attributes.values()].flatMap(({ name, text }) =>
+      name.startsWith('data-') ? text.split(/[\s,]+/) : [],
+    );
+  const own = new Set(beside.flatMap(wordsOf).filter((word) => /^[\p{L}][\p{L}-]+$/u.test(word)));
+  return tree.elements.some(
+    (one) => !beside.includes(one) && wordsOf(one).some((word) => own.has(word)),
+  );
+}

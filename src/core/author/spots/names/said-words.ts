@@ -1,0 +1,128 @@
+import type { StyleSource } from '../../sources/style-source.ts';
+import type { Tree, TreeElement } from '../tree.ts';
+import { foreignWord } from './foreign-words.ts';
+import { isEnglish } from './language.ts';
+import { tradeWord } from './trade-words.ts';
+
+/** Reads what names in code say to people. */
+export interface SaidWords {
+  /** What a name says, as words: '' for looks, layout, and words of another language. */
+  readonly of: (name: string) => string;
+  /** What the classes and the id of an element say, the best first. */
+  readonly ofElement: (element: TreeElement) => readonly string[];
+  /** True for names in English. */
+  readonly isEnglish: boolean;
+}
+
+/** Class names of sheets that say one thing each, such as `text-center`, `mt-4`, `bg-[#b4430f]`. */
+const utility =
+  /[:[\]/]|^-?(?:m|p|w|h|min|max|gap|space|text|bg|font|border|rounded|ring|shadow|flex|grid|col|row|items|justify|self|leading|tracking|opacity|z|top|left|right|bottom|inset|overflow|object|cursor|transition|duration|ease|hover|group|sm|md|lg|xl|d|order|float|align|display|list|no|img|container|table|form|input|mx|my|mt|mb|ml|mr|px|py|pt|pb|pl|pr|fa|bi|ti|la|las|wi|ri|mdi|ph|uil|bx|lni)(?:-|$)/;
+
+/** Makes a reader of names for one piece. */
+export function saidWords(
+  tree: Tree,
+  style: StyleSource,
+  isOwnClass: (name: string) => boolean,
+): SaidWords {
+  const properties = new Set(style.text.match(/(?<![\w-])--[a-z][\w-]*/gi) ?? []);
+  const styled = [...style.classes.keys(), ...style.ids.keys(), ...properties];
+  const used = [...new Set(tree.elements.flatMap(({ classes }) => classes))];
+  const names = styled.length > 3 ? styled : [...used, ...styled];
+  const prefixes = prefixesOf(names, tree);
+  const english = isEnglish(tree.root.children.map(textOf).join(' '));
+  const read = (name: string): string => {
+    const parts = partsOf(name, prefixes);
+    const words = parts.map((word) => {
+      if (/^\d+$/.test(word)) return '';
+      return (
+        wordIn(word, english) ??
+        wordIn(singularOf(word), english) ??
+        (english && word.length > 2 ? word : '')
+      );
+    });
+    const kept = words.map((word, at) => (word === '' ? (kinds[parts[at] ?? ''] ?? '') : word));
+    return nounLast([
+      ...new Set((words.some((word) => word !== '') ? kept : words).filter((word) => word !== '')),
+    ]).join(' ');
+  };
+  const ofElement = ({ classes, attributes, parent }: TreeElement): readonly string[] => {
+    const isTop = parent === undefined || parent.name === '';
+    const own = classes.filter((name) => isOwnClass(name) || !utility.test(name));
+    const id = attributes.get('id')?.text ?? '';
+    const said = [...own, ...(isTop ? [] : [id])].map((name) =>
+      isOwnClass(name) ||
+      styled.length === 0 ||
+      name === id ||
+      isOfTheTrade(partsOf(name, prefixes))
+        ? read(name)
+        : '',
+    );
+    return [...new Set(said.filter((words) => words !== ''))];
+  };
+  return { of: read, ofElement, isEnglish: english };
+}
+
+/** Words that say which of several, beside one that says what. */
+const kinds: Readonly<Record<string, string>> = { first: 'first', last: 'last' };
+
+const nouns = /^(?:button|link|picture|icon|heading|text|label|logo|film|background|colour|badge)$/;
+
+/** `btn-main` is the main button. */
+function nounLast(words: readonly string[]): readonly string[] {
+  const [first = '', ...others] = words;
+  return nouns.test(first) && !nouns.test(others.at(-1) ?? first) ? [...others, first] : words;
+}
+
+function wordIn(word: string, isEnglishText: boolean): string | undefined {
+  return (isEnglishText ? undefined : foreignWord(word)) ?? tradeWord(word);
+}
+
+function isOfTheTrade(words: readonly string[]): boolean {
+  return words.length > 0 && words.every((word) => tradeWord(word) !== undefined);
+}
+
+function textOf(node: TreeElement['children'][number]): string {
+  return node.node === 'text' ? node.text : node.children.map(textOf).join(' ');
+}
+
+function singularOf(word: string): string {
+  return word.length > 3 ? word.replace(/s$/, '') : word;
+}
+
+/** The words of a name in camel, kebab or snake case, in lower case. */
+function splitName(name: string): string[] {
+  return name
+    .replace(/([\p{Ll}\p{N}])(\p{Lu})/gu, '$1 $2')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '');
+}
+
+/** What comes after the block's name in a name such as `voices__head`, or after a prefix. */
+function partsOf(name: string, prefixes: ReadonlySet<string>): string[] {
+  const own = name.includes('__') ? (name.split('__').at(-1) ?? '') : name;
+  const [base = '', modifier] = own.replace(/^-+/, '').split('--');
+  const words = splitName(base);
+  const rest = words.length > 1 && prefixes.has(words[0] as string) ? words.slice(1) : words;
+  const main = modifier === undefined ? rest : [...splitName(modifier), ...rest];
+  return main.filter((word) => !(main.length > 1 && prefixes.has(word)));
+}
+
+/** What so many of the names begin with that it says nothing, and the names of the roots. */
+function prefixesOf(names: readonly string[], tree: Tree): Set<string> {
+  const counts = new Map<string, number>();
+  for (const name of names) {
+    const [first, ...more] = splitName(name);
+    if (first !== undefined && more.length > 0) counts.set(first, (counts.get(first) ?? 0) + 1);
+  }
+  const found = new Set<string>();
+  for (const [word, count] of counts) if (count > 2 && count * 3 >= names.length) found.add(word);
+  for (const child of tree.root.children) {
+    if (child.node !== 'element') continue;
+    for (const name of [...child.classes, child.attributes.get('id')?.text ?? '']) {
+      const [first] = splitName(name);
+      if (first !== undefined) found.add(first);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,106 @@
+import type { Proposal } from '../atom.ts';
+import type { Styled } from '../style/detector.ts';
+import { commentAt } from './comment-words.ts';
+import type { TitleLook } from './titles.ts';
+
+/** What a property sets, as people say it. */
+const measures: readonly (readonly [RegExp, string, string?])[] = [
+  [/^content$/, 'text', 'text'],
+  [/^font-size$|^font$/, 'text size'],
+  [/^font-family$/, 'typeface', 'typeface'],
+  [/radius$/, 'corner radius', 'corner radius'],
+  [/gap$/, 'gap', 'gap'],
+  [/^grid-template/, 'column width', 'column width'],
+  [/^max-width$/, 'width', 'maximum width'],
+  [/width$/, 'width', 'width'],
+  [/height$/, 'height', 'height'],
+  [/^(?:padding|margin)/, 'space', 'space'],
+  [/^border|^outline|mask$/, 'thickness', 'thickness'],
+  [/^transition/, 'time', 'time'],
+  [/^animation/, 'duration', 'duration'],
+  [/^background|mask-image/, 'background picture', 'background picture'],
+  [/^text-align$/, 'alignment', 'alignment'],
+  [/^opacity$/, 'opacity', 'opacity'],
+];
+
+/** Titles of a field in style that is no colour, the best first. */
+export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
+  const [place] = one.found;
+  const styled = place && styledAt(look.styled, place.start);
+  if (!styled) return [];
+  const { property } = styled.declaration;
+  if (!property.startsWith('--')) return measured(property, [styled], look);
+  const comment = commentAt(look.style.text, styled.declaration.offset);
+  const words = look.words.of(property.slice(2));
+  const uses = look.styled.filter(({ declaration }) =>
+    new RegExp(`var\\(\\s*${property}\\s*[,)]`).test(declaration.value),
+  );
+  const byUse = uses[0] ? measured(uses[0].declaration.property, uses, look) : [];
+  const isWhole =
+    /(?:size|width|height|gap|space|radius|speed|delay|pause|interval|duration|time|length|number|picture)$/.test(
+      words,
+    );
+  const both =
+    words && byUse[0] && !byUse[0].includes(words) ? [`${words} ${lastOf(byUse[0])}`] : [];
+  if (isWhole) return [words, ...byUse];
+  const told = comment && look.words.isEnglish ? [comment] : [];
+  return [...(words ? both : []), ...told, ...byUse, ...(words ? [words] : [])];
+}
+
+/** The declaration that a place in style is in. */
+export function styledAt(styled: readonly Styled[], start: number): Styled | undefined {
+  return styled.find(
+    ({ declaration: { offset, valueOffset, value } }) =>
+      start >= offset && start <= valueOffset + value.length,
+  );
+}
+
+function lastOf(title: string): string {
+  return measures.map(([, what]) => what).find((what) => title.endsWith(what)) ?? title;
+}
+
+/** What a measure is of: the words of what its rule styles, and what the property sets. */
+function measured(property: string, uses: readonly Styled[], look: TitleLook): string[] {
+  const found = measures.find(([is]) => is.test(property));
+  const isSquare =
+    uses.some(({ declaration }) => declaration.property === 'width') &&
+    uses.some(({ declaration }) => declaration.property === 'height');
+  const what = isSquare ? 'size' : (found?.[1] ?? property.replace(/-/g, ' '));
+  const [use] = uses;
+  if (!use) return [what];
+  if (use.subject.isRoot) return [found?.[2] ?? what];
+  const said = subjectWords(use, look);
+  return [...said.map((words) => `${words} ${what}`), what];
+}
+
+/** What a rule styles, in words of the trade or of the code. */
+export function subjectWords({ subject }: Styled, look: TitleLook): string[] {
+  const byClass = [...subject.classes, subject.id ?? ''].map((name) => look.words.of(name));
+  const byType = subject.type === undefined ? '' : (typed[subject.type] ?? '');
+  return [...new Set([...byClass, byType].filter((words) => words !== ''))];
+}
+
+const typed: Readonly<Record<string, string>> = {
+  a: 'link',
+  button: 'button',
+  img: 'picture',
+  video: 'film',
+  h1: 'heading',
+  h2: 'heading',
+  h3: 'heading',
+  h4: 'heading',
+  caption: 'heading',
+  figcaption: 'caption',
+  label: 'label',
+  th: 'table heading',
+  thead: 'table heading',
+  small: 'note',
+  svg: 'icon',
+  input: 'box',
+  blockquote: 'quote',
+  cite: 'source',
+  summary: 'question',
+  footer: 'footer',
+  header: 'header',
+  nav: 'menu',
+};

@@ -1,0 +1,117 @@
+import type { StyleSource } from '../../sources/style-source.ts';
+import type { Proposal } from '../atom.ts';
+import type { Styled } from '../style/detector.ts';
+import type { Tree } from '../tree.ts';
+import { colorTitles } from './color-titles.ts';
+import { listNouns } from './list-nouns.ts';
+import type { SaidWords } from './said-words.ts';
+import { scriptTitles } from './script-titles.ts';
+import { styleTitles } from './style-titles.ts';
+import { textTitles } from './text-titles.ts';
+import { plural } from './words.ts';
+
+/** What titles are made from. */
+export interface TitleLook {
+  readonly tree: Tree;
+  readonly style: StyleSource;
+  readonly styled: readonly Styled[];
+  readonly script: string;
+  readonly words: SaidWords;
+}
+
+/** The row that fields are of. */
+export interface RowNoun {
+  /** What one is called, in the singular; '' where nothing says so. */
+  readonly noun: string;
+  readonly fields: readonly Proposal[];
+}
+
+/**
+ * Says for each field what a person would call it: by what its element is, what its text is, the
+ * noun of its list and the words of the code that are of the trade; several, the best first.
+ */
+export function withTitles(proposals: readonly Proposal[], look: TitleLook): Proposal[] {
+  const colors = colorTitles(
+    proposals.filter(({ kind }) => kind === 'color'),
+    look,
+  );
+  return proposals.map((one) => ({ ...titled(one, look), ...colors.get(one) }));
+}
+
+function titled(one: Proposal, look: TitleLook, row?: RowNoun): Proposal {
+  if (one.titles) return one;
+  if (!one.rows) return { ...one, titles: titlesOf(one, look, row) };
+  const nouns = listNouns(one, look, row !== undefined);
+  const [noun = ''] = nouns;
+  const inside: RowNoun = { noun: isVague(noun) ? '' : noun, fields: one.rows.fields };
+  const fields = one.rows.fields.map((field) => titled(field, look, inside));
+  const name = noun || one.rows.name;
+  return { ...one, titles: nouns.map(pluralTitle), rows: { ...one.rows, name, fields } };
+}
+
+function titlesOf(one: Proposal, look: TitleLook, row: RowNoun | undefined): readonly string[] {
+  const [place] = one.found;
+  if (one.of) return textTitles(one, one.of, look, row);
+  if (place?.in === 'style') return styleTitles(one, look);
+  return place?.in === 'script' ? scriptTitles(one, look) : [];
+}
+
+const vague = /^(?:row|item|entry|card|cell|element|box|point|link|picture)$/;
+
+function isVague(noun: string): boolean {
+  return vague.test(noun);
+}
+
+function pluralTitle(noun: string): string {
+  const words = noun.split(' ');
+  const last = words.pop() ?? '';
+  return [...words, last === 'person' ? 'people' : plural(last)].join(' ');
+}
+
+/**
+ * Chooses a title for each of several fields of a form so that each stands once: where the best is
+ * the same for several, by what tells them apart; where nothing does, they are counted.
+ */
+export function distinctTitles(
+  all: readonly (readonly string[])[],
+  taken: ReadonlySet<string> = new Set(),
+): string[] {
+  const chosen = all.map((some) => some.find((title) => !taken.has(title)) ?? some[0] ?? '');
+  const deepest = all.reduce((most, one) => Math.max(most, one.length), 0);
+  for (let depth = 1; depth < deepest; depth += 1) {
+    for (const group of repeated(chosen)) {
+      const next = group.map((index) => all[index]?.[depth] ?? chosen[index] ?? '');
+      for (const [at, index] of group.entries()) {
+        const title = next[at] as string;
+        const isFree = !taken.has(title) && !chosen.includes(title);
+        if (isFree && next.filter((one) => one === title).length === 1) chosen[index] = title;
+      }
+    }
+  }
+  for (const group of repeated(chosen)) {
+    for (const [at, index] of group.slice(1).entries())
+      chosen[index] = counted(chosen[index] ?? '', at + 2);
+  }
+  return chosen.map((title) => {
+    let number = 1;
+    while (title !== '' && taken.has(counted(title, number))) number += 1;
+    return counted(title, number);
+  });
+}
+
+function counted(title: string, number: number): string {
+  return number === 1 ? title : `${ordinals[number - 2] ?? `${number}th`} ${title}`;
+}
+
+const ordinals = ['second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
+
+function repeated(titles: readonly string[]): number[][] {
+  const groups = new Map<string, number[]>();
+  for (const [index, title] of titles.entries()) {
+    if (title === '') continue;
+    const group = groups.get(title);
+    if (group) group.push(index);
+    else groups.set(title, [index]);
+  }
+  return [...groups.values()].filter(({ length }) => length > 1);
+}
