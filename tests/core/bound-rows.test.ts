@@ -252,16 +252,12 @@ const cases: readonly BoundCase[] = [
     '<div><section class="p" data-for="a"><h4>Ash</h4><p>x y</p></section><section class="p" data-for="b"><h4>Oak</h4><p>z w</p></section></div><style>[data-for=a] { color: red } [data-for=b] { color: blue }</style>',
     {
       template:
-        '<div><section class="p" data-for="a"><h4>{~heading~}</h4><p>{~text~}</p></section><section class="p" data-for="b"><h4>{~oakHeading~}</h4><p>{~otherText~}</p></section></div>',
-      style: '[data-for=a] { color: var(--color) } [data-for=b] { color: var(--other-color) }',
+        '<div><section km-each="sections" class="p" data-for="{~sections.for~}"><h4>{~sections.heading~}</h4><p>{~sections.text~}</p></section></div>',
+      style:
+        '@km-each sections {\n  [data-for="{~sections.for~}"] { color: {~sections.color~} }\n}',
     },
     [
-      'text heading "Ash"',
-      'text text "x y"',
-      'text oakHeading "Oak"',
-      'text otherText "z w"',
-      'color color "red"',
-      'color otherColor "blue"',
+      'list sections [{"heading":"Ash","text":"x y","for":"a","color":"red"},{"heading":"Oak","text":"z w","for":"b","color":"blue"}]',
     ],
   ],
 ];

@@ -82,9 +82,9 @@ function linkMould(ready: ReadyMould) {
       counts: [1],
     });
   const styleIn = memoizeByName((manner: Required<Manner>) => {
-    const { urls, ...texts } = ready.styleIn(manner);
+    const { urls, rows, ...texts } = ready.styleIn(manner);
     const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
-    return { texts, ofCast: castStyle({ root, used, renamed }, scoping, urls) };
+    return { texts, ofCast: castStyle({ root, used, renamed }, scoping, { urls, rows }) };
   }, JSON.stringify);
   const forScript = scriptValues(root, ready.guard);
   const defaults = forScript(root.default as JsonObject);

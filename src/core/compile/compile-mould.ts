@@ -39,6 +39,12 @@ import { customElementsIn } from './style/custom-elements.ts';
 import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
 import { takesFromAround } from './style/root-font.ts';
+import {
+  rowRuleFaults,
+  rowRulesIn,
+  rowSheets as rowSheetsOf,
+  withoutRowRules,
+} from './style/row-rules.ts';
 import { expandTypefaces } from './style/typefaces.ts';
 import type { Binder } from './template/binder.ts';
 import { type Box, compileTemplate } from './template/compile-template.ts';
@@ -97,14 +103,18 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
   const { source, fields } = fieldsOf(manifest, manifestText);
   const { placeOf } = source;
   const { root } = fields;
-  const style = expandTypefaces(given.style, root);
+  const rowRules = rowRulesIn(given.style, read.style.tree);
+  const style = expandTypefaces(withoutRowRules(given.style, rowRules), root);
   const mould = style === given.style ? given : { ...given, style };
   const parsed = style === given.style ? read : { ...read, style: parseStyle(style) };
   const sheets = [...sheetsOf(manifest), ...libraries];
-  const usedProperties = propertiesNamedIn(template, style, script);
+  const rowSheets = rowSheetsOf(given.style, rowRules);
+  const ofRows = rowSheets.map(({ css }) => css);
+  const usedProperties = propertiesNamedIn(template, style, script, ...ofRows);
   const styles = compileStyle(
-    styleSourceOf(mould, parsed, { root, usedProperties, placeOf, sheets }),
+    styleSourceOf(mould, parsed, { root, usedProperties, placeOf, sheets, rowSheets }),
   );
+  const styleLines = indexLines('style.css', given.style);
   const templateFindings: Finding[] = [];
   const binder = binderOf(
     template,
@@ -122,6 +132,7 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
     ...fields.findings,
     ...templateFindings,
     ...styles.findings,
+    ...rowRuleFaults(rowRules, root, styleLines.placeAt),
     ...scriptRead.findings,
     ...fieldFaults(root, source),
     ...wordsFaults(mould, root),
@@ -225,7 +236,7 @@ function binderOf(
 function styleSourceOf(
   mould: Mould,
   { style: parsed }: ParsedSources,
-  facts: Pick<StyleSource, 'root' | 'usedProperties' | 'placeOf'> & {
+  facts: Pick<StyleSource, 'root' | 'usedProperties' | 'placeOf' | 'rowSheets'> & {
     readonly sheets: readonly Library[];
   },
 ): StyleSource {

@@ -5,7 +5,7 @@ import { fieldsBelow } from '../../model/field.ts';
 import { isJsonObject, type Json } from '../../model/json-source.ts';
 import { escapeHtml } from '../../model/kinds/html/escape-html.ts';
 import type { Mould } from '../../model/mould.ts';
-import { eachPart, type SourcePart, type Sources } from '../../model/source-parts.ts';
+import { eachPart, fileOf, type SourcePart, type Sources } from '../../model/source-parts.ts';
 import { valueAt } from '../../model/values/steps.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
@@ -49,12 +49,13 @@ export function withDefaultBack(mould: Mould, field: Field): DefaultBack {
   };
 }
 
-function structural({ template }: Mould, uses: readonly FieldUse[], { path }: Field): Finding[] {
-  const lines = indexLines('template.html', template);
+function structural(mould: Mould, uses: readonly FieldUse[], { path }: Field): Finding[] {
   return uses.flatMap((use) => {
-    if (use.as !== 'structure') return [];
-    const data = { name: path, where: use.binding ?? 'its element' };
-    return [finding('bind/not-put-back', data, lines.placeAt(use.whole.start), path)];
+    if (use.as !== 'structure' && use.as !== 'rule') return [];
+    const binding = use.as === 'rule' ? '@km-each' : use.binding;
+    const data = { name: path, where: binding ?? 'its element' };
+    const place = indexLines(fileOf[use.in], mould[use.in]).placeAt(use.whole.start);
+    return [finding('bind/not-put-back', data, place, path)];
   });
 }
 

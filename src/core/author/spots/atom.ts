@@ -19,6 +19,8 @@ export interface Spoken {
 
 /** A change of a source that waits for the name of its field. */
 export interface Draft extends Range {
+  /** A stretch of it that stays, in which others may change something. */
+  readonly keeps?: Range;
   /** The member of the field that it writes, where that is not the whole. */
   readonly member?: string;
   /** What comes in its place: new text, and stretches of the source with their own changes made. */

@@ -23,12 +23,14 @@ import { blocksOf } from './names/element-names.ts';
 import { saidWords } from './names/said-words.ts';
 import { withTitles } from './names/titles.ts';
 import { columnsIn } from './rows/columns.ts';
+import { withRulesOfRows } from './rows/each-row.ts';
 import type { FieldsLook } from './rows/fields.ts';
 import { fieldsIn } from './rows/fields-in.ts';
 import { rangeOf } from './rows/likeness.ts';
 import { boundCounts } from './same/counts.ts';
 import { joinLists } from './same/linked-lists.ts';
 import { mergeSame } from './same/merge.ts';
+import { areTied, areTiedInStyle, isAskedFor, tiedIn } from './same/tied.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
@@ -80,7 +82,8 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     fieldsIn(column, `${index}`, [true], undefined, look),
   );
   const own = [...(atoms.get(tree.root) ?? []).map(proposalOf), ...found.flatMap((one) => one.own)];
-  const markup = joinLists(own, (a, b) => areTied(tree, a, b));
+  const joined = joinLists(own, (a, b) => areTied(tree, a, b) || areTiedInStyle(tree, style, a, b));
+  const markup = joined.map((one) => withRulesOfRows(one, tree, style));
   const shared = found.flatMap((one) => one.shared);
   const roots = rootsOf(tree);
   const styled = inStyle(markup, {
@@ -132,63 +135,11 @@ function isSetIn({ manifestText, template, script }: Mould): (property: string) 
     manifestText.includes(`"${property}"`);
 }
 
-/** True where a selector of the sheet asks for an attribute with that very value, or for that id. */
-function isAskedFor(style: StyleLook['style'], attribute: string, value: string): boolean {
-  if (attribute === 'id') return style.ids.has(value);
-  const at = style.text.indexOf(`[${attribute}`);
-  if (at < 0 || value === '') return false;
-  const asked = [
-    `[${attribute}=${value}]`,
-    `[${attribute}="${value}"]`,
-    `[${attribute}='${value}']`,
-  ];
-  return asked.some((one) => style.text.includes(one, at));
-}
-
 function isNamedIn(script: string, word: string): boolean {
   const at = script.indexOf(word);
   if (at < 0) return false;
   return new RegExp(`(?<![\\w-])${escapeRegExp(word)}(?![\\w-])`).test(script);
 }
-
-/** True where a row of one list names the id of a row of the other. */
-function areTied(tree: Tree, a: Proposal, b: Proposal): boolean {
-  const elementsIn = ({ found }: Proposal) => found.flatMap((row) => elementsWithin(tree, row));
-  const [one, other] = [elementsIn(a), elementsIn(b)];
-  const names = (from: readonly TreeElement[], to: readonly TreeElement[]) => {
-    const ids = new Set(to.flatMap(({ attributes }) => attributes.get('id')?.text ?? []));
-    return from.some(({ attributes }) =>
-      pointing.some((name) => ids.has((attributes.get(name)?.text ?? '').replace(/^#/, ''))),
-    );
-  };
-  return names(one, other) || names(other, one);
-}
-
-/** Tells what leads to an id in the template, and what is led to. */
-function tiedIn(tree: Tree): (element: TreeElement) => boolean {
-  const leadsTo = ({ attributes }: TreeElement) =>
-    pointing
-      .map((name) => (attributes.get(name)?.text ?? '').replace(/^#/, ''))
-      .filter((id) => tree.ids.has(id));
-  const led = new Set(tree.elements.flatMap(leadsTo));
-  return (element) =>
-    led.has(element.attributes.get('id')?.text ?? '') || leadsTo(element).length > 0;
-}
-
-/** Attributes that name an id (HTML Standard; WAI-ARIA 1.2), and those that scripts read so. */
-const pointing = [
-  'aria-controls',
-  'aria-labelledby',
-  'aria-describedby',
-  'for',
-  'href',
-  'data-target',
-  'data-tab',
-  'data-panel',
-  'data-for',
-  'popovertarget',
-  'data-slide',
-];
 
 function rootsOf(tree: Tree): TreeElement[] {
   return childrenOf(tree.root).filter(({ name }) => !/^(?:script|style|link|template)$/.test(name));
@@ -235,7 +186,10 @@ function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
   const found = styleDetectors
     .flatMap((detect) => detect(look).map(proposalOf))
     .map((one) => against(one, reasonAgainst(one)));
-  const before = markup.flatMap(draftsIn).filter((draft) => draft.in === 'style');
+  const before = markup
+    .flatMap(draftsIn)
+    .filter((draft) => draft.in === 'style')
+    .flatMap((one) => without(one, one.keeps));
   return withoutOverlaps(found, look.style.text.length, before);
 }
 
@@ -243,6 +197,15 @@ function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
 function against(one: Proposal, reason: string | undefined): Proposal {
   if (reason === undefined || one.weight < sure) return one;
   return { ...one, weight: Math.min(one.weight, sure - 0.1), against: reason };
+}
+
+/** A stretch less one inside it. */
+function without(range: Range, kept: Range | undefined): Range[] {
+  if (!kept) return [range];
+  return [
+    { start: range.start, end: kept.start },
+    { start: kept.end, end: range.end },
+  ];
 }
 
 function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
@@ -272,7 +235,9 @@ function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
  */
 function withoutLoading(script: string): string {
   const made = /\b([\w$]+)\s*=\s*[\w$.]*createElement\(\s*['"`]script['"`]\s*\)/g;
-  return script.replace(made, (whole, name: string) => {
+  // What is run is written out: no value is in it.
+  const called = script.replace(/\b(setTimeout|setInterval)\(\s*(["'])[\w.$]+\(\);?\2/g, '$1(f');
+  return called.replace(made, (whole, name: string) => {
     const takesText = new RegExp(
       `(?<![\\w$.])${escapeRegExp(name)}\\s*\\.\\s*(?:text|textContent|innerHTML|innerText|append\\w*|replaceChildren|insert\\w*|setAttribute)\\b`,
     );

@@ -1,9 +1,11 @@
 import type { Field } from '../../model/field.ts';
 import type { JsonObject } from '../../model/json-source.ts';
 import { urlProperty } from '../write/ids.ts';
+import type { MouldStyle } from './compile-style.ts';
 import { belowRules, differs, narrowFields } from './narrow.ts';
 import { declarationsOf, styledFields } from './properties.ts';
 import { castSelector, type Scoping } from './root-selector.ts';
+import { linkRowSheets } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 
 /** Writes what one cast adds to its mould's style: what is not the defaults; '' for nothing. */
@@ -22,15 +24,19 @@ export interface CastStyleSetting {
   readonly renamed: ReadonlyMap<string, string>;
 }
 
-/** @param urls ids that style speaks of, which mean another element in each cast */
+/**
+ * @param urls ids that style speaks of, which mean another element in each cast
+ * @param rows rules that are written for each row
+ */
 export function castStyle(
   { root, used, renamed }: CastStyleSetting,
   scoping: Scoping,
-  urls: readonly string[],
+  { urls, rows }: Pick<MouldStyle, 'urls' | 'rows'>,
 ): WriteCastStyle {
   const styled = styledFields(root, used);
   const defaults = declarationsOf(styled, root.default, renamed);
   const narrow = narrowFields(root, used);
+  const rulesOfRows = linkRowSheets(rows, root, scoping);
   return (values, below, id) => {
     const own = declarationsOf(styled, values, renamed).filter(
       (one, index) => one !== defaults[index],
@@ -40,6 +46,7 @@ export function castStyle(
     const addresses = urls.map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
     return [
       ruleOf(selector, [...own, ...addresses]),
+      ...rulesOfRows(values, id),
       belowRules(selector, below, narrowOnes, renamed),
     ]
       .filter((part) => part !== '')

@@ -13,6 +13,7 @@ import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
 import { customReset, firmReset, importantReset, reset, resetInSlots } from './reset.ts';
 import { resetWeight, rootMark, rootSelector, type Scoping, slotBox } from './root-selector.ts';
+import type { RowSheet } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 import { scopeStyle } from './scope-style.ts';
 import { varFaults } from './var-places.ts';
@@ -30,6 +31,8 @@ export interface StyleSource {
   readonly mouldName: string;
   readonly style: string;
   readonly parsed: ParsedStyle;
+  /** Rules that are written for each row of a list; they are not in the style. */
+  readonly rowSheets: readonly RowSheet[];
   /** Style of libraries whose files came along, in order. */
   readonly libraries: readonly string[];
   /** True where a slot is the border of what is the mould's. */
@@ -65,6 +68,8 @@ export interface MouldStyle {
   readonly ofMould: string;
   /** What CSS registers for a page only, for a cast in a shadow tree. */
   readonly ofPage: string;
+  /** Rules that each cast writes for each of its rows. */
+  readonly rows: readonly RowSheet[];
   /** Ids that style speaks of by `url(#…)`, which mean another element in each cast. */
   readonly urls: readonly string[];
 }
@@ -92,7 +97,8 @@ interface StyleIds {
 export function compileStyle(source: StyleSource): CompiledStyle {
   const { mouldName, style, parsed, root, usedProperties } = source;
   const sheets = source.libraries.map((text) => ({ text, parsed: parseStyle(text) }));
-  const trees = [...sheets.map((one) => one.parsed.tree), parsed.tree];
+  const rowSheets = source.rowSheets.map((one) => ({ ...one, parsed: parseStyle(one.css) }));
+  const trees = [...[...sheets, ...rowSheets].map((one) => one.parsed.tree), parsed.tree];
   const { hasSlots } = source;
   const ofFields = new Set(fieldsBelow(root).map((field) => field.property));
   const names = hasSlots
@@ -108,7 +114,7 @@ export function compileStyle(source: StyleSource): CompiledStyle {
     : undeclaredProperties(trees, usedProperties, ofFields, source);
   // What lies behind its cast may not lie behind what the cast stands in.
   const sinks = trees.some(sinksIn);
-  const base = { source, sheets, trees, names, defaults, narrow, undeclared, sinks };
+  const base = { source, sheets, rowSheets, trees, names, defaults, narrow, undeclared, sinks };
   return {
     inManner: (manner, ids) => styleInManner(base, manner, ids),
     stylesPage: first.stylesPage,
@@ -134,7 +140,8 @@ export function compileStyle(source: StyleSource): CompiledStyle {
 interface StyleBase {
   readonly source: StyleSource;
   readonly sheets: readonly { readonly text: string; readonly parsed: ParsedStyle }[];
-  /** The sheets of libraries, then the mould's own. */
+  readonly rowSheets: readonly (RowSheet & { readonly parsed: ParsedStyle })[];
+  /** The sheets of libraries, the rules of rows, then the mould's own. */
   readonly trees: readonly CssNode[];
   readonly names: PageNames;
   readonly defaults: readonly string[];
@@ -146,7 +153,7 @@ interface StyleBase {
 }
 
 function styleInManner(
-  { source, sheets, trees, names, defaults, narrow, undeclared, sinks }: StyleBase,
+  { source, sheets, rowSheets, trees, names, defaults, narrow, undeclared, sinks }: StyleBase,
   { sealed = false, look = 'own' }: Manner,
   { ownsId, renamed: asNames }: StyleIds,
 ): MouldStyle {
@@ -172,7 +179,7 @@ function styleInManner(
   ];
   const urls = new Set<string>();
   const written = scoped.map(({ css }) =>
-    (sealed ? css : withOwnUrls(css, ownsId, urls)).trimEnd(),
+    withoutGaps(sealed ? css : withOwnUrls(css, ownsId, urls), rowSheets.length > 0),
   );
   const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
   // What stood in a body keeps its margins inside; weaker than any rule of the author's.
@@ -202,6 +209,11 @@ function styleInManner(
     ]
       .filter((part) => part !== '')
       .join('\n\n'),
+    rows: rowSheets.map(({ list, css, values, parsed: own }) => ({
+      list,
+      css: scopeStyle(css, mouldName, { ...options, parsed: own }).css,
+      values,
+    })),
     urls: [...urls],
   };
 }
@@ -296,6 +308,11 @@ function declaredIn(trees: readonly CssNode[]): Set<string> {
     });
   }
   return names;
+}
+
+/** Without the lines that rules of rows stood in. */
+function withoutGaps(css: string, hasGaps: boolean): string {
+  return (hasGaps ? css.replace(/\n(?:[ \t]*\n)+/g, '\n') : css).trimEnd();
 }
 
 /** `url(#grain)` in style that all casts share means another element in each of them. */

@@ -60,8 +60,18 @@ export interface TakenUse {
   readonly declarator: Range;
 }
 
+/** A place in the rules of rows that names their list or a value of a row. */
+export interface RowRuleUse {
+  readonly as: 'rule';
+  readonly in: 'style';
+  readonly path: string;
+  readonly name: Range;
+  /** The whole of `@km-each` with its rules. */
+  readonly whole: Range;
+}
+
 /** One place of a mould's sources in which a field is used. */
-export type FieldUse = TemplateUse | PropertyUse | ReadUse | TakenUse;
+export type FieldUse = TemplateUse | PropertyUse | RowRuleUse | ReadUse | TakenUse;
 
 /** The uses of fields in a source, and where its values go that no name follows. */
 export interface SourceUses {

@@ -3,8 +3,9 @@ import { fieldsBelow } from '../../model/field.ts';
 import { fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { type ParsedSources, parseSources } from '../parse-sources.ts';
+import { rowRulesIn } from '../style/row-rules.ts';
 import { readMarkup } from '../template/markup.ts';
-import type { FieldUse, PropertyUse, SourceUses } from './field-use.ts';
+import type { FieldUse, PropertyUse, RowRuleUse, SourceUses } from './field-use.ts';
 import { scriptUses } from './script-uses.ts';
 import { styleUses } from './style-uses.ts';
 import { templateUses } from './template-uses.ts';
@@ -29,11 +30,27 @@ export function usesIn(
     uses: [
       ...ofTemplate.uses,
       ...styleUses(style, 'style'),
+      ...rowRuleUses(style, parsed.style.tree),
       ...namedInScript(script),
       ...ofScript.uses,
     ],
     loose: ofScript.loose,
   };
+}
+
+/** Where the rules of rows name their lists, and values of a row. */
+function rowRuleUses(style: string, tree: ParsedSources['style']['tree']): RowRuleUse[] {
+  return rowRulesIn(style, tree).flatMap((rules) => {
+    const use = (path: string, start: number): RowRuleUse => ({
+      as: 'rule',
+      in: 'style',
+      path: path.replace(/#.*$/, ''),
+      name: { start, end: start + path.length },
+      whole: { start: rules.start, end: rules.end },
+    });
+    const named = rules.holes.map(({ path, start }) => use(path, style.indexOf(path, start)));
+    return [use(rules.list, rules.listAt.start), ...named];
+  });
 }
 
 /** A script that is no JavaScript may read any field. */

@@ -14,6 +14,12 @@ export const styleWording = {
       `@${name} is not part of CSS, so casts leave it out with everything inside it.`,
     hint: () => 'Correct its name, or compile the style first if it belongs to a preprocessor.',
   },
+  'style/row-rules': {
+    level: 'error',
+    message: ({ list, what }: { list: string; what: string }) =>
+      `@km-each ${list} cannot be written for each row: ${what}.`,
+    hint: () => 'Name a list field, and values of its rows, as in [id="{~tabs.id~}"].',
+  },
   'style/page-rule': {
     level: 'warning',
     message: ({ name }: { name: string }) =>

@@ -1,6 +1,7 @@
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import type { Atom } from '../atom.ts';
 import { limitsOf } from '../limits.ts';
+import { colorKey } from '../style/values.ts';
 import { isBoundText, type TreeAttribute, type TreeElement } from '../tree.ts';
 import { attributeMark, hole, type MarkupDetector, type MarkupLook } from './detector.ts';
 
@@ -112,6 +113,11 @@ function valueAtom(
       weight: 0.75,
       why: 'one of several words',
     };
+  }
+  if (/^#(?:[\da-f]{3}){1,2}$/i.test(text) && !tree.ids.has(text.slice(1))) {
+    const same = `color ${colorKey(text)}`;
+    const section = 'Look';
+    return { ...about, section, kind: 'color', value: text, weight: 0.75, why: 'a colour', same };
   }
   if (text === '' || /^[#.[{]/.test(text) || tree.ids.has(text)) return undefined;
   if (/^(?:true|false)$/.test(text)) return undefined;

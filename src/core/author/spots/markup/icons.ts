@@ -29,7 +29,7 @@ function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
 }
 
 /** Icons that belong to how a piece works. */
-const works = /toggle|close|burger|arrow|caret|chevron/;
+const works = /toggle|close|burger|caret|chevron/;
 
 function fontIcon(
   element: TreeElement,

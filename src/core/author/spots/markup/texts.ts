@@ -12,7 +12,11 @@ export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) 
   // What the script writes as well it says again, after it has said something else.
   const isSaid = ({ text }: TreeText) => /\p{L}{2}/u.test(text) && isInScript(text);
   if (isWritten(element) && !own.every(isSaid)) return [];
-  return own.flatMap((text, index): Atom[] => {
+  const lines = linesIn(element.children);
+  const inLines = new Set(lines.flat());
+  const address = lines.flatMap((some) => linesAtom(element, some, tree.source) ?? []);
+  const single = own.flatMap((text, index): Atom[] => {
+    if (inLines.has(text) && address.length > 0) return [];
     if (!isContent(text.text) || isBoundText(text.text)) return [];
     const isAlone = element.children.length === 1;
     const isFragment = isAlone
@@ -38,7 +42,56 @@ export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) 
       },
     ];
   });
+  return [...address, ...single];
 };
+
+/** Texts with nothing but line breaks between them, such as the lines of an address. */
+function linesIn(nodes: readonly TreeNode[]): TreeText[][] {
+  const found: TreeText[][] = [];
+  let now: TreeText[] = [];
+  let isBroken = true;
+  const close = () => {
+    if (now.length > 1) found.push(now);
+    now = [];
+    isBroken = true;
+  };
+  for (const node of nodes) {
+    if (node.node === 'element' && node.name === 'br') isBroken = true;
+    else if (node.node === 'text' && isBroken) {
+      now.push(node);
+      isBroken = false;
+    } else {
+      // What shares its line with markup is part of a sentence.
+      if (node.node === 'element' && !isBroken) now.pop();
+      close();
+      isBroken = node.node === 'element' && !isInline(node);
+    }
+  }
+  close();
+  return found;
+}
+
+/** Lines that belong together as one text. */
+function linesAtom(
+  element: TreeElement,
+  lines: readonly TreeText[],
+  source: string,
+): Atom | undefined {
+  const [first, last] = [lines[0], lines.at(-1)];
+  if (!first || !last || lines.some(({ text }) => isBoundText(text))) return undefined;
+  const range = { start: first.core.start, end: last.core.end };
+  return {
+    kind: 'richtext',
+    value: source.slice(range.start, range.end),
+    element,
+    slot: `lines:${range.start}`,
+    marks: [replaced('template', 'text', range, hole())],
+    names: textNames(element, first.text),
+    section: 'Content',
+    weight: 0.9,
+    why: 'lines of text',
+  };
+}
 
 /** True where a line has several stretches of text with inline markup between them. */
 function isPartOfSentence(nodes: readonly TreeNode[], text: TreeText): boolean {

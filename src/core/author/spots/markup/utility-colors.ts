@@ -20,7 +20,8 @@ export const utilityColors: MarkupDetector = (element, { tree }) => {
   if (!attribute?.isQuoted || !attribute.text.includes('[')) return [];
   const { start, end } = attribute.value;
   if (tree.source.slice(start, end) !== attribute.text) return [];
-  const written = /(?<=^|\s)(?:[\w-]+:)*(bg|text|border|ring|fill|stroke|from|to)-\[([^\]\s]+)\]/g;
+  const written =
+    /(?<=^|\s)(?:[\w-]+:)*(bg|text|border|ring|fill|stroke|from|to)-\[([^\]\s]+)\](?=\/\d+(?:\s|$)|\s|$)/g;
   return [...attribute.text.matchAll(written)].flatMap((match): Atom[] => {
     const [whole, role = '', text = ''] = match;
     const [part] = valueParts(text, 0);

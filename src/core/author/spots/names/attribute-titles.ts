@@ -28,6 +28,9 @@ export function attributeTitles(
   look: TitleLook,
 ): string[] {
   const known = attributeWords[name];
+  if (one.kind === 'media') return [isSound(one) ? 'sound' : 'film'];
+  if (name === 'aria-label' && element.attributes.get('role')?.text === 'img')
+    return ['picture description'];
   if (name.startsWith('data-') || known === undefined) {
     const words = look.words.of(name.replace(/^data-/, ''));
     const content = contentWord(
@@ -45,6 +48,10 @@ export function attributeTitles(
   }
   const [said = isButton(element) ? 'button' : ''] = look.words.ofElement(element).filter(isNoun);
   return [known, ...(said ? [withNoun(known, said)] : [])];
+}
+
+function isSound({ values }: Proposal): boolean {
+  return values.some((value) => /\.(?:mp3|wav|ogg|m4a)/i.test(JSON.stringify(value ?? '')));
 }
 
 /** What a box of a form asks for: by its type, its name, or the label. */

@@ -12,6 +12,7 @@ const looks: readonly (readonly [RegExp, string])[] = [
   [/^[^\s@]+@[^\s@]+\.[a-z]+$/i, 'e-mail'],
   [/^\+?[\d(][\d\s()/.-]{5,}\d$/, 'phone'],
   [/^[-+−]?\d+(?:[.,]\d+)?\s?°[CF]?$/, 'temperature'],
+  [/^\d+\s?(?:min|mins|minutes|h|hrs|hours|sec|std|uur|s)\.?$/i, 'length'],
   [/^\d[\d.,\s]*(?:\+|k|m|bn)?$/i, 'number'],
   [/^\p{Extended_Pictographic}\uFE0F?$/u, 'emoji'],
   [/^[★☆⭐]+$/u, 'stars'],

@@ -3,48 +3,69 @@ import { onlyText } from '../markup/only-text.ts';
 import { childrenOf, type TreeElement, within } from '../tree.ts';
 import { cellNames } from './cell-names.ts';
 import { contentWord } from './content-words.ts';
-import type { TitleLook } from './titles.ts';
+import type { RowNoun, TitleLook } from './titles.ts';
 import { singular } from './words.ts';
 
 /** What one row of a list is called, the best first. */
-export function listNouns(list: Proposal, look: TitleLook, isInRows: boolean): string[] {
-  const { of: element, rows } = list;
+export function listNouns(list: Proposal, look: TitleLook, row: RowNoun | undefined): string[] {
+  const { of: element, rows, found } = list;
   if (!element) return [singular(look.words.of(list.names[0] ?? '') || 'row')];
   // A mark of the current one, or a look that some rows have, says nothing of what all are.
   const fields = (rows?.fields ?? []).filter(
     ({ kind, section, isCarried }) =>
       !isCarried && section === 'Content' && !/^(?:note|switch|choice)$/.test(kind),
   );
+  const parts = elementsAt(found, element, look);
+  // One of several chosen, and what is shown for it.
+  const areTabs = parts.length > 1 && parts.some(isChoice);
   const around = element.parent ? look.words.ofElement(element.parent).filter(isNoun) : [];
   const nouns = [
-    ...look.words.ofElement(withSharedClasses(element)).filter(isNoun),
+    ...parts.flatMap((one) => look.words.ofElement(withSharedNames(one)).filter(isNoun)),
+    ...(areTabs ? ['tab'] : []),
     ...byTable(element),
     // What stands before rows in rows is said for each of those.
-    ...(isInRows ? [] : byLabel(element, look)),
+    ...(row ? [] : byLabel(element, look)),
     ...around.filter((words) => singular(words) !== words && isNoun(singular(words))),
     ...byContent(fields),
     ...bySurroundings(element, look),
+    ...(row && /(?:plan|product)$/.test(row.noun) && element.name === 'li' ? ['feature'] : []),
     ...byShape(element, fields, look),
     ...around,
   ];
   return [...new Set([...nouns.map((words) => singular(words)), 'row'])];
 }
 
-/** A row with no more classes than others have as well: those of its own tell it apart. */
-function withSharedClasses(row: TreeElement): TreeElement {
+function isChoice({ name, attributes }: TreeElement): boolean {
+  return name === 'input' && attributes.get('type')?.text === 'radio';
+}
+
+/** What the first row is made of, wherever its parts stand. */
+function elementsAt(
+  found: Proposal['found'],
+  element: TreeElement,
+  { tree }: TitleLook,
+): readonly TreeElement[] {
+  const others = found.filter(({ row, as }) => row === 0 && as === 'tag');
+  const starts = new Set(others.map(({ start }) => start));
+  return [element, ...tree.elements.filter((one) => one !== element && starts.has(one.start))];
+}
+
+/** A row with no more names than others have as well: those of its own tell it apart. */
+function withSharedNames(row: TreeElement): TreeElement {
   const others = (row.parent ? childrenOf(row.parent) : []).filter(
     (one) => one !== row && one.name === row.name,
   );
-  if (others.length === 0) return row;
+  const attributes = new Map([...row.attributes].filter(([name]) => name !== 'id'));
+  if (others.length === 0) return { ...row, attributes };
   const classes = row.classes.filter(
     (name) => others.filter((one) => one.classes.includes(name)).length * 2 >= others.length,
   );
-  return { ...row, classes };
+  return { ...row, attributes, classes };
 }
 
 /** Words of looks, and of what is around rows, name none of them. */
 export function isNoun(words: string): boolean {
-  return !/^(?:heading|text|main|quiet|second|dark|light|old|accent|line|gap|space|size|badge|label|menu|table|background|small print|current|new|gone|shut|closed|popular|featured|best|card|box|tile|column|button)$/.test(
+  return !/^(?:heading|text|main|quiet|second|dark|light|old|accent|line|gap|space|size|badge|label|menu|table|background|small print|current|new|gone|shut|closed|popular|featured|best|card|box|tile|column|button|icon|pane)$/.test(
     words,
   );
 }
@@ -85,9 +106,7 @@ function isShort(words: string): boolean {
 
 function byContent(fields: readonly Proposal[]): string[] {
   const texts = fields.filter(({ kind }) => kind !== 'image' && kind !== 'icon');
-  const words = texts.map((field) =>
-    contentWord(field.values.flatMap((value) => (typeof value === 'string' ? [value] : []))),
-  );
+  const words = texts.map(contentOf);
   if (words.includes('day')) {
     return words.some((word) => word === 'hours' || word === 'time')
       ? ['opening time', 'day']
@@ -107,8 +126,11 @@ function bySurroundings(element: TreeElement, { words }: TitleLook): string[] {
   const found: string[] = [];
   for (let one = element.parent; one && one.name !== ''; one = one.parent) {
     const names = [...one.classes, one.attributes.get('id')?.text ?? ''];
+    const said = names.map((name) => words.of(name));
+    const nouns = said.map(singular);
+    // `latest-episodes` holds episodes.
     found.push(
-      ...names.map((name) => singular(words.of(name))).filter((said) => rowWords.test(said)),
+      ...nouns.filter((noun, at) => rowWords.test(noun) || (noun !== said[at] && isNoun(noun))),
     );
   }
   return found;
@@ -143,14 +165,14 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
     return [/^(?:a|li)$/.test(element.name) ? 'logo' : 'picture'];
   }
   if (kinds.has('media')) return ['film'];
-  if (isPriced(fields)) return [kinds.has('image') ? 'product' : 'plan'];
+  if (isPriced(fields, look)) return [kinds.has('image') ? 'product' : 'plan'];
   if (isOfPerson(inside)) return ['person'];
   if (element.name === 'li' && isInMenu(element)) return ['link'];
   if (element.name === 'li' && kinds.has('icon')) return ['fact'];
   if (element.name === 'li') return [kinds.has('list') ? 'item' : 'point'];
   if (element.name === 'tr') return ['row'];
   if (kinds.has('list') && fields.length < 3) return ['column'];
-  if (holds(/^h[1-6]$/)) return ['card'];
+  if (holds(/^h[1-6]$/)) return [kinds.has('icon') ? 'benefit' : 'card'];
   return kinds.has('image') ? ['picture'] : [];
 }
 
@@ -159,10 +181,15 @@ function isInMenu(element: TreeElement): boolean {
   return false;
 }
 
-function isPriced(fields: readonly Proposal[]): boolean {
-  const isPrice = ({ values }: Proposal) =>
-    contentWord(values.flatMap((value) => (typeof value === 'string' ? [value] : []))) === 'price';
+function isPriced(fields: readonly Proposal[], { words }: TitleLook): boolean {
+  const isSaid = ({ of }: Proposal) =>
+    [of, of?.parent].some((one) => one && words.ofElement(one).some((said) => /price$/.test(said)));
+  const isPrice = (field: Proposal) => isSaid(field) || contentOf(field) === 'price';
   return fields.some(isPrice) && fields.length > 2;
+}
+
+function contentOf({ values }: Proposal): string | undefined {
+  return contentWord(values.flatMap((value) => (typeof value === 'string' ? [value] : [])));
 }
 
 /** True where a picture is described by the very name that stands beside it. */

@@ -31,6 +31,8 @@ export function saidWords(
   const prefixes = prefixesOf(names, tree);
   const english = isEnglish(tree.root.children.map(textOf).join(' '));
   const read = (name: string): string => {
+    const alone = wordsAlone[name.toLowerCase()];
+    if (alone !== undefined) return alone;
     const parts = partsOf(name, prefixes);
     const words = parts.map((word) => {
       if (/^\d+$/.test(word)) return '';
@@ -61,6 +63,9 @@ export function saidWords(
   };
   return { of: read, ofElement, isEnglish: english };
 }
+
+/** What short words mean where they are all of a name. */
+const wordsAlone: Readonly<Record<string, string>> = { by: 'author', no: 'number', ep: 'episode' };
 
 /** Words that say which of several, beside one that says what. */
 const kinds: Readonly<Record<string, string>> = { first: 'first', last: 'last' };

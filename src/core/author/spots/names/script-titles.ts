@@ -6,6 +6,9 @@ import type { TitleLook } from './titles.ts';
 /** Words that say of a value no more than that it is one. */
 const empty = /^(?:value|number|text|option|setting|)$/;
 
+/** What is called by its kind where the code calls it an address. */
+const sorts: Readonly<Record<string, string>> = { image: 'picture', media: 'film' };
+
 /** What a time is for by the timer that it is given to (HTML Standard, 8.6). */
 function timerOf({ kind, said }: Proposal, script: string): string | undefined {
   if (kind !== 'duration' || said === undefined) return undefined;
@@ -25,11 +28,20 @@ export function scriptTitles(one: Proposal, { script, words }: TitleLook): reado
   const start = place ? script.lastIndexOf('\n', place.start) + 1 : 0;
   const comment = place && words.isEnglish ? commentAt(script, start) : '';
   const [first] = read;
+  const sort = sorts[one.kind];
+  if (sort && (first === undefined || first === 'address'))
+    return [sort, ...told(comment), ...read];
   // A single short word is said better by the comment beside it.
   const isShort = first !== undefined && !first.includes(' ');
-  const told = comment === '' ? [] : [comment];
   const timer = timerOf(one, script);
-  if (timer && /^(?:speed|time|duration|)$/.test(first ?? '')) return [timer, ...told, ...read];
-  if (read.length === 0 && said.length > 0) return [...told, said[0] as string];
-  return isShort && comment.includes(first ?? '') ? [...told, ...read] : [...read, ...told];
+  if (timer && /^(?:speed|time|duration|)$/.test(first ?? ''))
+    return [timer, ...told(comment), ...read];
+  if (read.length === 0 && said.length > 0) return [...told(comment), said[0] as string];
+  return isShort && comment.includes(first ?? '')
+    ? [...told(comment), ...read]
+    : [...read, ...told(comment)];
+}
+
+function told(comment: string): string[] {
+  return comment === '' ? [] : [comment];
 }

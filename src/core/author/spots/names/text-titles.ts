@@ -51,6 +51,15 @@ const roles: Readonly<Record<string, string>> = {
   output: 'value',
 };
 
+function roleOf(element: TreeElement): string {
+  const { name, parent, attributes } = element;
+  if (name === 'time' && /^\d{4}-\d\d/.test(attributes.get('datetime')?.text ?? '')) return 'date';
+  // A caption that stands before all else is a heading.
+  if (name === 'figcaption' && parent?.children.find(({ node }) => node === 'element') === element)
+    return 'heading';
+  return roles[name] ?? '';
+}
+
 /** Words by which a class says what its element is, so that nothing need be added. */
 const whole =
   /(?:heading|introduction|slogan|text|description|small print|note|caption|warning|hint|tip|label|message|quote|author|role|name|price|amount|unit|period|date|day|month|year|time|hours|length|duration|temperature|number|quantity|value|percent|address|place|phone|e-mail|category|badge|ribbon|button|link|picture|portrait|logo|brand|thumbnail|icon|film|benefit|feature|figure|person|question|answer)$/;
@@ -107,7 +116,7 @@ function wordTitles(
   row: RowNoun | undefined,
   look: TitleLook,
 ): string[] {
-  const role = roles[element.name] ?? '';
+  const role = roleOf(element);
   const texts = one.values.flatMap((value) =>
     typeof value === 'string' ? [plain(value)] : typeof value === 'number' ? [String(value)] : [],
   );
@@ -160,7 +169,11 @@ function rowTexts(
   if (texts.length === 1 && noun && !/^(?:small|sup)$/.test(element.name))
     return [noun, `${noun} text`];
   if (noun === 'person' && texts[1] === one) return ['role'];
-  if (/^(?:b|strong)$/.test(element.name)) return [isFirst(one, texts) ? 'name' : 'value'];
+  if (noun === 'question' && !isFirst(one, texts)) return ['answer'];
+  const isCaption = texts.length === 1 && fields.some(({ kind }) => kind === 'image');
+  if (isCaption && /^(?:picture|slide|)$/.test(noun)) return ['caption'];
+  if (/^(?:b|strong)$/.test(element.name))
+    return [isFirst(one, texts) && content !== 'number' ? 'name' : 'value'];
   if (role !== '') return [role];
   if (content === 'number') return ['number'];
   return noun ? [`${noun} text`] : ['text'];
@@ -217,11 +230,11 @@ function linkTitles(
     isJsonObject(value ?? null) ? [String((value as { href?: Json }).href ?? '')] : [],
   );
   const all = (scheme: RegExp) => hrefs.length > 0 && hrefs.every((href) => scheme.test(href));
-  if (all(/^tel:/)) return ['phone', 'phone link'];
-  if (all(/^mailto:/)) return ['e-mail', 'e-mail link'];
   const typed = words.filter((each) => whole.test(each));
   const others = words.filter((each) => !whole.test(each));
   if (isPressed(element, look.styled)) return buttonTitles(typed, others);
+  if (all(/^tel:/)) return ['phone', 'phone link'];
+  if (all(/^mailto:/)) return ['e-mail', 'e-mail link'];
   const [said] = typed.filter((each) => each !== 'link');
   if (said) return [said.endsWith('button') ? said : `${said} link`];
   if (

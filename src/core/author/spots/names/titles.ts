@@ -41,7 +41,7 @@ export function withTitles(proposals: readonly Proposal[], look: TitleLook): Pro
 function titled(one: Proposal, look: TitleLook, row?: RowNoun): Proposal {
   if (one.titles) return one;
   if (!one.rows) return { ...one, titles: titlesOf(one, look, row) };
-  const nouns = listNouns(one, look, row !== undefined);
+  const nouns = listNouns(one, look, row);
   const [noun = ''] = nouns;
   const inside: RowNoun = { noun: isVague(noun) ? '' : noun, fields: one.rows.fields };
   const fields = one.rows.fields.map((field) => titled(field, look, inside));

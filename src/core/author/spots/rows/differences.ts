@@ -87,6 +87,11 @@ function differing(
     const attribute = one?.attributes.get(on.attribute);
     if (!attribute) return [];
     const [word = ''] = on.words?.[row]?.split(' ') ?? [];
+    // Where it holds nothing else, the attribute is what comes and goes.
+    if (on.words && word !== '' && attribute.text.trim() === on.words[row]) {
+      const { start, end } = attribute;
+      return [{ start, end, in: 'template', as: 'class', row } as const];
+    }
     if (on.words === undefined) {
       const range = attribute.value.end > attribute.value.start ? attribute.value : attribute;
       return [

@@ -110,7 +110,7 @@ function mayBeRows(rows: readonly Row[], look: RowLook): boolean {
   const all = rows.flat();
   if (first.some(({ name, isHtml }) => !isHtml || partNames.has(name))) return false;
   if (!all.some((one) => look.hasContent(one)) && rows.length < 3) return false;
-  if (first.length > 1 && !all.every((one) => look.hasContent(one))) return false;
+  if (first.length > 1 && !rows.every((row) => row.some(look.hasContent))) return false;
   const isBound = all.some((one) =>
     [...one.attributes.keys()].some((name) => name.startsWith('km-')),
   );

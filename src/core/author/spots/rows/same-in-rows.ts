@@ -8,13 +8,56 @@ import { withoutOthers } from '../same/without-others.ts';
  */
 export function joinSame(fields: readonly Proposal[]): Proposal[] {
   const joined: Proposal[] = [];
-  for (const field of fields) {
+  for (const field of withNumbers(fields)) {
     const index = joined.findIndex((one) => isSame(one, field));
     const other = joined[index];
     if (!other) joined.push(field);
     else joined[index] = join(other, field);
   }
   return joined;
+}
+
+/**
+ * The fields, where a text is a number of the row and the same around it in each: `14°` beside
+ * `--high: 14`. The number is the field, and the text is written with it.
+ */
+function withNumbers(fields: readonly Proposal[]): readonly Proposal[] {
+  return fields.map((field) => {
+    const found = fields.flatMap((other) => {
+      const around = other.kind === 'number' ? aroundNumber(field, other) : undefined;
+      return around ? [{ other, around }] : [];
+    });
+    const [only, ...more] = found;
+    if (!only || more.length > 0) return field;
+    const { before, after } = only.around;
+    const drafts = field.drafts.map((draft) => ({
+      ...draft,
+      text: (...spoken: Parameters<typeof draft.text>) =>
+        `${before}${String(draft.text(...spoken))}${after}`,
+    }));
+    return { ...field, kind: 'number' as const, values: only.other.values, drafts };
+  });
+}
+
+/** What stands before and after a number in a text of each row. */
+function aroundNumber(
+  { kind, values, drafts, found }: Proposal,
+  number: Proposal,
+): { readonly before: string; readonly after: string } | undefined {
+  if (kind !== 'text' || (drafts.length !== 1 && drafts.length !== values.length)) return undefined;
+  if (found.some((one) => one.as !== 'text') || new Set(values).size < 2) return undefined;
+  const frames = values.map((value, row) => {
+    const [text, own] = [String(value ?? ''), String(number.values[row] ?? '')];
+    const at = text.indexOf(own);
+    if (own === '' || at < 0) return undefined;
+    return [text.slice(0, at), text.slice(at + own.length)] as const;
+  });
+  const [frame] = frames;
+  if (!frame || !frames.every((one) => one?.[0] === frame[0] && one[1] === frame[1]))
+    return undefined;
+  const [before, after] = frame;
+  const isPlain = /^[^\d&<>{}]*$/.test(before + after) && before + after !== '';
+  return isPlain ? { before, after } : undefined;
 }
 
 const plain = new Set(['text', 'number']);

@@ -99,7 +99,10 @@ function textKind(text: string, name: string, isInRow: boolean): LiteralKind | u
     const why = 'the address of a picture';
     return { kind: 'image', value: { src: text }, section: 'Content', member: 'src', why, same };
   }
-  if (/^(?:https?:\/\/|mailto:|tel:|\.{1,2}\/|\/(?=[\w]))\S+$/i.test(text) && isSafeAddress(text)) {
+  // `/mo` is said of a price.
+  const isShort = /^\/\w{1,3}$/.test(text) && !/(?:url|href|link|page|to)$/i.test(name);
+  const isAddress = /^(?:https?:\/\/|mailto:|tel:|\.{1,2}\/|\/(?=[\w]))\S+$/i.test(text);
+  if (isAddress && !isShort && isSafeAddress(text)) {
     const value = { href: text };
     return { kind: 'link', value, section: 'Content', member: 'href', why: 'an address' };
   }

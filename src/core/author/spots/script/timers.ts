@@ -13,7 +13,8 @@ export const timers: ScriptDetector = ({ script }) =>
     const isEvery = name === 'setInterval';
     const literal = time.type === 'BinaryExpression' ? factorOf(time) : time;
     if (literal?.type !== 'Literal' || typeof literal.value !== 'number') return [];
-    if (literal.value < 50 || (isEvery && literal.value === 1000)) return [];
+    const isClock = isEvery && (literal.value === 1000 || literal.value === 60_000);
+    if (literal.value < 50 || isClock) return [];
     const atom = literalAtom(literal, 'delay', {
       names: isEvery ? ['interval', 'time between'] : ['delay', 'pause'],
       weight: literal.value >= 1500 || literal !== time ? 0.75 : 0.55,
@@ -26,5 +27,9 @@ export const timers: ScriptDetector = ({ script }) =>
 /** The number in `index * 150`. */
 function factorOf({ operator, left, right }: Syntax): Syntax | undefined {
   if (operator !== '*') return undefined;
-  return [left as Syntax, right as Syntax].find(({ type }) => type === 'Literal');
+  const literal = [left as Syntax, right as Syntax].find(({ type }) => type === 'Literal');
+  // A second, a minute, an hour or a day in ms turns one unit into another.
+  return [1000, 60_000, 3_600_000, 86_400_000].includes(Number(literal?.value))
+    ? undefined
+    : literal;
 }

@@ -21,7 +21,7 @@ export const colors: StyleDetector = (look) =>
     const { property, value } = styled.declaration;
     if (!takesColor.test(property)) return [];
     const start = valueStart(look.style.text, styled.declaration);
-    return valueParts(value, start)
+    return valueParts(value, start, true)
       .filter(({ type }) => type === 'color')
       .map((part) => colorAtom(look, styled, part));
   });
@@ -37,10 +37,24 @@ function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
     slot: `${property}@${part.start}`,
     names: colorNames(styled, property),
     section: 'Look',
-    weight: isShadow ? 0.35 : isPlainColor(part.text) && !isProminent(look, styled) ? 0.5 : 0.85,
+    weight: part.functions.includes('var')
+      ? 0.3
+      : isShadow
+        ? 0.35
+        : isPlainColor(part.text) && !isProminent(look, styled)
+          ? 0.5
+          : 0.85,
     why: isShadow ? 'the colour of a shadow' : (colorTexts[roleOf(property)] ?? 'a colour'),
-    same: `color ${key}`,
+    same: `color ${key}${roleApart(styled, part.text)}`,
   };
+}
+
+/**
+ * The role that keeps white and black apart from the same in other roles: the ground of a card is
+ * another thing than the text of a button. Any other colour is one wherever it recurs.
+ */
+function roleApart({ declaration: { property } }: Styled, text: string): string {
+  return isPlainColor(text) ? ` ${roleOf(property)}` : '';
 }
 
 /** True for what only darkens or lightens what is behind it. */

@@ -45,11 +45,14 @@ export function styledIn(style: StyleSource, roots: readonly TreeElement[]): Sty
   };
   return style.declarations.flatMap((declaration) => {
     const { rule } = declaration;
-    if (!rule || rule.conditions.some((one) => one.startsWith('property '))) return [];
+    if (!rule || rule.conditions.some((one) => elsewhere.test(one))) return [];
     const isPlain = rule.conditions.every((one) => /^(?:layer|scope)\b/.test(one));
     return [{ declaration, subject: subjectIn(rule), isPlain }];
   });
 }
+
+/** Conditions under which a value is a registration's, or made for those who asked for another page. */
+const elsewhere = /^property |prefers-reduced-motion|forced-colors|^media print\b/;
 
 /** Where the value of a declaration begins, past blanks. */
 export function valueStart(style: string, { valueOffset }: StyleDeclaration): number {

@@ -38,11 +38,18 @@ export const lengths: StyleDetector = (look) => {
         section: 'Look',
         weight,
         why: rule.why,
-        ...(isSquare(one) ? { same: `square ${styled.declaration.rule?.offset}` } : {}),
+        ...sameOf(one),
       },
     ];
   });
 };
+
+/** What makes one length of several: both sides of a square, and corners that are alike. */
+function sameOf(one: Length): Pick<Atom, 'same'> {
+  const { property, rule } = one.styled.declaration;
+  if (isSquare(one)) return { same: `square ${rule?.offset}` };
+  return property === 'border-radius' ? { same: `corner ${one.value}` } : {};
+}
 
 interface Weighed extends Length {
   readonly look: StyleLook;

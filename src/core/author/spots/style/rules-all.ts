@@ -1,4 +1,4 @@
-import type { StyleDeclaration, StyleSource } from '../../sources/style-source.ts';
+import type { StyleDeclaration, StyleRule, StyleSource } from '../../sources/style-source.ts';
 import type { Found, Proposal } from '../atom.ts';
 
 /**
@@ -24,7 +24,8 @@ export function notRuledBy(style: StyleSource): (proposal: Proposal) => string |
       const isSetAgain = others.some(
         (other) => isConditional(other) || other.offset > declaration.offset,
       );
-      if (isSetAgain) return `another rule of the same elements sets ${declaration.property} again`;
+      if (isSetAgain || style.rules.some((rule) => isChosenOver(style, rule, declaration)))
+        return `another rule of the same elements sets ${declaration.property} again`;
       return hasHalf(declaration, holds)
         ? `another length of the rule is made for this ${declaration.property}`
         : undefined;
@@ -42,6 +43,32 @@ function placeOf({ text }: StyleSource, { property, rule }: StyleDeclaration): s
   const at = rule?.node.prelude.loc;
   const selector = at ? text.slice(at.start.offset, at.end.offset).replace(/\s+/g, ' ') : '';
   return `${selector} | ${property}`;
+}
+
+/** True for a rule that sets the same of an element as long as something is chosen, as one of several always is. */
+function isChosenOver(
+  { text }: StyleSource,
+  { selectors, declarations }: StyleRule,
+  { property, rule }: StyleDeclaration,
+): boolean {
+  const written = (node: StyleRule['selectors'][number]) =>
+    text.slice(node.loc?.start.offset, node.loc?.end.offset).trim();
+  const own = (rule?.selectors ?? []).map(written);
+  const isSet = declarations.some(
+    (one) => one.property === property || isPartOf(one.property, property),
+  );
+  return (
+    isSet &&
+    selectors.some((node) => {
+      const [, subject] = /:(?:checked|target)\s*~\s*([^\s~+>]+)$/.exec(written(node)) ?? [];
+      return subject !== undefined && own.includes(subject);
+    })
+  );
+}
+
+/** `border-color` is part of what `border-top` sets. */
+function isPartOf(part: string, property: string): boolean {
+  return /^border-color$/.test(part) && /^border(?:-\w+)?$/.test(property);
 }
 
 function isConditional({ rule }: StyleDeclaration): boolean {

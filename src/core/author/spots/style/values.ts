@@ -22,13 +22,14 @@ const lengthUnits = /(?:px|r?em|ch|pt|vw|vh)$/i;
  * `var()` is not the value's own.
  *
  * @param offset where the value begins in its source
+ * @param hasFallbacks true for colours that stand in `var()` as well, in case nobody sets it
  */
-export function valueParts(value: string, offset: number): ValuePart[] {
+export function valueParts(value: string, offset: number, hasFallbacks = false): ValuePart[] {
   const parts: ValuePart[] = [];
   const open: { name: string; start: number }[] = [];
   const add = (type: ValuePart['type'], start: number, end: number, address?: string) => {
     const functions = open.map(({ name }) => name);
-    if (functions.includes('var')) return;
+    if (functions.includes('var') && !(hasFallbacks && type === 'color')) return;
     const text = value.slice(start, end);
     const about = address === undefined ? {} : { address };
     parts.push({ type, text, start: offset + start, end: offset + end, functions, ...about });
@@ -60,7 +61,7 @@ export function valueParts(value: string, offset: number): ValuePart[] {
 }
 
 /** True for a colour that can be seen. */
-function isColor(text: string): boolean {
+export function isColor(text: string): boolean {
   const color = parseColor(text);
   return color !== undefined && color.alpha !== 0;
 }
