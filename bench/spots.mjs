@@ -6,8 +6,8 @@ import { parse as parseScript } from 'acorn';
 import { parse as parseStyle } from 'css-tree';
 import { parseFragment } from 'parse5';
 import { bindSpots } from '../dist/core/author/bind/bind-spots.js';
+import { findSpots } from '../dist/core/author/bind/find-spots.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
-import { findSpots } from '../dist/core/author/spots/find-spots.js';
 import { keep, short } from './keep.mjs';
 import { inTurns } from './rounds.mjs';
 

@@ -108,8 +108,6 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
       'textColor: Text colour',
       'borderColor: Line colour',
       'priceColor: Price colour',
-      'hoverBorderColor: Hover line colour',
-      'lowPriceColor: Low price colour',
     ],
   ],
   [

@@ -109,12 +109,10 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
   const parsed = style === given.style ? read : { ...read, style: parseStyle(style) };
   const sheets = [...sheetsOf(manifest), ...libraries];
   const rowSheets = rowSheetsOf(given.style, rowRules);
-  const ofRows = rowSheets.map(({ css }) => css);
-  const usedProperties = propertiesNamedIn(template, style, script, ...ofRows);
+  const usedProperties = propertiesNamedIn(template, style, script, ...cssOf(rowSheets));
   const styles = compileStyle(
     styleSourceOf(mould, parsed, { root, usedProperties, placeOf, sheets, rowSheets }),
   );
-  const styleLines = indexLines('style.css', given.style);
   const templateFindings: Finding[] = [];
   const binder = binderOf(
     template,
@@ -132,7 +130,7 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
     ...fields.findings,
     ...templateFindings,
     ...styles.findings,
-    ...rowRuleFaults(rowRules, root, styleLines.placeAt),
+    ...rowRuleFaults(rowRules, root, indexLines('style.css', given.style).placeAt),
     ...scriptRead.findings,
     ...fieldFaults(root, source),
     ...wordsFaults(mould, root),
@@ -183,6 +181,10 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
   const boundAt = (field: Field) => boundPlaces(given, uses(), field);
   const caster = memoize(() => makeCaster(ready, boundAt));
   return compiledOf(ready, findings, caster);
+}
+
+function cssOf(sheets: StyleSource['rowSheets']): string[] {
+  return sheets.map(({ css }) => css);
 }
 
 /** Sheets of libraries that the whole page has, since it loads them from elsewhere. */

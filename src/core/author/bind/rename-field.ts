@@ -4,8 +4,13 @@ import type { FieldUse } from '../../compile/uses/field-use.ts';
 import { usesIn, usesOf } from '../../compile/uses/field-uses.ts';
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import { type Mould, namePattern } from '../../model/mould.ts';
-import type { Sources } from '../../model/source-parts.ts';
-import { eachPart, type SourcePart } from '../../model/source-parts.ts';
+import {
+  eachPart,
+  fileOf,
+  type SourcePart,
+  type Sources,
+  sourceParts,
+} from '../../model/source-parts.ts';
 import type { Place } from '../../problem/finding.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
@@ -165,7 +170,13 @@ function renamedTies(
     ties: ties.map((tie) => ({
       ...tie,
       field: renamedPath(tie.field, renaming),
-      places: tie.places.map((one) => ({ ...one, field: renamedPath(one.field, renaming) })),
+      places: tie.places.map((one) => {
+        const part = sourceParts.find((each) => fileOf[each] === one.file);
+        const [start, end] = part
+          ? [shifted(part, one.start), shifted(part, one.end)]
+          : [one.start, one.end];
+        return { ...one, start, end, field: renamedPath(one.field, renaming) };
+      }),
       changes: tie.changes.map(renamed),
     })),
   };

@@ -2,9 +2,11 @@ import type { Mould } from '../../model/mould.ts';
 import type { Sources } from '../../model/source-parts.ts';
 import type { Proposal } from '../spots/atom.ts';
 import { type NamedField, nameFields } from '../spots/names/named.ts';
+import { madeOf } from '../ties/bound-mould.ts';
 import { movedTie } from '../ties/carry-edits.ts';
 import { changesOf, withItems } from '../ties/changes.ts';
 import { holdsValue } from '../ties/declare.ts';
+import type { Change } from '../ties/render.ts';
 import type { Tie } from '../ties/tie.ts';
 import { tiesIn } from '../ties/tie-of.ts';
 import { ownProperties, proposalsOf } from './proposals-of.ts';
@@ -31,7 +33,7 @@ export function retie(
   const own = ownProperties({ ...mould, ...from });
   const tieOf = tiesIn(to);
   return ties.flatMap((tie) => {
-    const found = sought.includes(tie) ? foundAgain(tie, before, after, own) : undefined;
+    const found = sought.includes(tie) ? foundAgain(tie, before, after, { own, from }) : undefined;
     const isKnown = found && withItems(found).every((one) => isDeclared(one, declared));
     const again = isKnown ? tieOf(found) : moved.get(tie);
     return again ?? [];
@@ -49,13 +51,13 @@ function foundAgain(
   tie: Tie,
   before: readonly Proposal[],
   after: readonly Proposal[],
-  own: ReadonlySet<string>,
+  { own, from }: { readonly own: ReadonlySet<string>; readonly from: Sources },
 ): NamedField | undefined {
   const underItsName = (one: Proposal) =>
     nameFields([one], [], new Map([[one.slot, tie.field]]), own);
   const old = before.find((one) => {
     const [named] = underItsName(one);
-    return named !== undefined && isOf(named, tie);
+    return named !== undefined && isOf(named, tie, from);
   });
   if (!old) return undefined;
   const names = new Map<string, string>();
@@ -67,8 +69,13 @@ function foundAgain(
 }
 
 /** True for a field that is bound by a tie's very changes. */
-function isOf(field: NamedField, tie: Tie): boolean {
-  return JSON.stringify(changesOf(field)) === JSON.stringify(tie.changes);
+function isOf(field: NamedField, tie: Tie, from: Sources): boolean {
+  const said = (changes: readonly Change[]) =>
+    madeOf(from, changes)
+      .map((one) => JSON.stringify(one))
+      .sort()
+      .join();
+  return said(changesOf(field)) === said(tie.changes);
 }
 
 function isDeclared({ path, proposal }: NamedField, declared: ReadonlySet<string>): boolean {

@@ -1,6 +1,7 @@
 import { type CssNode, generate, keyword, type Rule } from 'css-tree';
 import { atRuleNamed } from '../../compile/style/at-rules.ts';
 import type { ParsedStyle } from '../../compile/style/parse-style.ts';
+import type { Range } from '../../text/edits.ts';
 import { type Source, toSource } from './source.ts';
 
 /** A declaration of a style sheet. */
@@ -21,6 +22,8 @@ export interface StyleRule {
   readonly offset: number;
   /** Its selectors, one by one, as css-tree reads them; none where they cannot be read. */
   readonly selectors: readonly CssNode[];
+  /** The same as written, each blank as one space. */
+  readonly written: readonly string[];
   readonly declarations: readonly StyleDeclaration[];
   /** Preludes of the at-rules around it, such as `media (width < 600px)`. */
   readonly conditions: readonly string[];
@@ -112,6 +115,7 @@ function visitRule(node: Rule, around: Around): void {
   const rule: StyleRule = {
     node,
     selectors,
+    written: selectors.map((one) => writtenOf(one, around.style)),
     declarations,
     conditions,
     parent,
@@ -121,6 +125,25 @@ function visitRule(node: Rule, around: Around): void {
   const before = reading.declarations.length;
   visit(node.block, { ...around, rule });
   declarations.push(...reading.declarations.slice(before).filter((one) => one.rule === rule));
+}
+
+function writtenOf(node: CssNode, style: string): string {
+  return style.slice(node.loc?.start.offset, node.loc?.end.offset).replace(/\s+/g, ' ').trim();
+}
+
+/** The declaration whose value a stretch of the sheet is in. */
+export function declarationAt(
+  { declarations }: Pick<StyleSource, 'declarations'>,
+  { start, end }: Range,
+): StyleDeclaration | undefined {
+  let low = 0;
+  for (let high = declarations.length; low < high; ) {
+    const middle = (low + high) >> 1;
+    if ((declarations[middle] as StyleDeclaration).valueOffset <= start) low = middle + 1;
+    else high = middle;
+  }
+  const found = declarations[low - 1];
+  return found && end <= found.valueOffset + found.value.length ? found : undefined;
 }
 
 function noteNames(node: CssNode, reading: Reading): void {

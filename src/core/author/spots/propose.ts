@@ -18,6 +18,7 @@ import {
   sure,
 } from './atom.ts';
 import { atomsIn, countsOf } from './markup/atoms-in.ts';
+import { jsonLists } from './markup/json-lists.ts';
 import { laidOutBy } from './markup/laid-out.ts';
 import { blocksOf } from './names/element-names.ts';
 import { saidWords } from './names/said-words.ts';
@@ -27,16 +28,17 @@ import { withRulesOfRows } from './rows/each-row.ts';
 import type { FieldsLook } from './rows/fields.ts';
 import { fieldsIn } from './rows/fields-in.ts';
 import { rangeOf } from './rows/likeness.ts';
-import { boundCounts } from './same/counts.ts';
+import { namingRules } from './rows/row-selectors.ts';
+import { boundCounts, countsRows } from './same/counts.ts';
 import { joinLists } from './same/linked-lists.ts';
 import { mergeSame } from './same/merge.ts';
-import { areTied, areTiedInStyle, isAskedFor, tiedIn } from './same/tied.ts';
+import { askedIn, tiedIn, tiesBetween } from './same/tied.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
-import { notRuledBy } from './style/rules-all.ts';
+import { nothingMatches, notRuledBy } from './style/rules-all.ts';
 import { childrenOf, elementsWithin, readTree, type Tree, type TreeElement } from './tree.ts';
 
 /**
@@ -75,26 +77,35 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     ...countsOf(atoms, mould.template),
     isLookedUp: (id) => isInScript(id),
     isTied: tiedIn(tree),
-    isInSelector: (attribute, value) => isAskedFor(style, attribute, value),
+    isInSelector: askedIn(style),
   };
   const columns = columnsIn([tree.root], look, []);
   const found = columns.map((column, index) =>
     fieldsIn(column, `${index}`, [true], undefined, look),
   );
-  const own = [...(atoms.get(tree.root) ?? []).map(proposalOf), ...found.flatMap((one) => one.own)];
-  const joined = joinLists(own, (a, b) => areTied(tree, a, b) || areTiedInStyle(tree, style, a, b));
-  const markup = joined.map((one) => withRulesOfRows(one, tree, style));
+  const own = [
+    ...(atoms.get(tree.root) ?? []).map(proposalOf),
+    ...found.flatMap((one) => one.own),
+    ...jsonLists(tree),
+  ];
+  const joined = joinLists(own, tiesBetween(tree, style));
+  const naming = namingRules(style);
+  const markup = joined.map((one) => withRulesOfRows(one, tree, { style, naming }));
   const shared = found.flatMap((one) => one.shared);
   const roots = rootsOf(tree);
-  const styled = inStyle(markup, {
-    style,
-    styled: styledIn(style, roots),
-    blocks: blocksOf(roots),
-    ...rowClassesIn(markup, tree),
-    rootPx: rootSizePx(parsed.style.tree),
-    isSetByScript: (property) => mould.script.includes(property),
-    isSetElsewhere: isSetIn(mould),
-  });
+  const styled = inStyle(
+    markup,
+    {
+      style,
+      styled: styledIn(style, roots),
+      blocks: blocksOf(roots),
+      ...rowClassesIn(markup, tree),
+      rootPx: rootSizePx(parsed.style.tree),
+      isSetByScript: (property) => mould.script.includes(property),
+      isSetElsewhere: isSetIn(mould),
+    },
+    mayBeNamed(mould),
+  );
   const scripted = inScript(script);
   const counted = boundCounts(markup, scripted);
   const taken = new Set(counted.taken);
@@ -133,6 +144,24 @@ function isSetIn({ manifestText, template, script }: Mould): (property: string) 
     script.includes(property) ||
     new RegExp(`(?<![\\w-])${property}\\s*:`).test(template) ||
     manifestText.includes(`"${property}"`);
+}
+
+/** Tells which classes and ids an element of a mould may have; script may put them together. */
+function mayBeNamed({ template, script, manifest }: Mould): (name: string) => boolean {
+  // What a library or a remote script makes has names that nobody here can know.
+  const { libraries = [] } = manifest;
+  const isAlone = libraries.length === 0 && !/<script\b[^>]*\bsrc\s*=/i.test(template);
+  const words = new Set(template.match(/[\w-]+/g));
+  return (name) => {
+    if (!isAlone || words.has(name) || script.includes(name)) return true;
+    const start = name.slice(0, name.lastIndexOf('-') + 1);
+    return start !== '' && isPutTogether(script, start);
+  };
+}
+
+/** True where a text of the script ends, or goes on with a value, after a stretch. */
+function isPutTogether(script: string, start: string): boolean {
+  return ['"', "'", '`', '${'].some((end) => script.includes(`${start}${end}`));
 }
 
 function isNamedIn(script: string, word: string): boolean {
@@ -181,8 +210,15 @@ function listsIn(proposals: readonly Proposal[]): Proposal[] {
   });
 }
 
-function inStyle(markup: readonly Proposal[], look: StyleLook): Proposal[] {
-  const reasonAgainst = notRuledBy(look.style);
+function inStyle(
+  markup: readonly Proposal[],
+  look: StyleLook,
+  isThere: (name: string) => boolean,
+): Proposal[] {
+  const notRuled = notRuledBy(look.style);
+  const dead = nothingMatches(look.style, isThere);
+  const counts = countsRows(listsIn(markup));
+  const reasonAgainst = (one: Proposal) => dead(one) ?? counts(one) ?? notRuled(one);
   const found = styleDetectors
     .flatMap((detect) => detect(look).map(proposalOf))
     .map((one) => against(one, reasonAgainst(one)));

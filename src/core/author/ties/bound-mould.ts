@@ -83,3 +83,10 @@ function withObjectAt(text: string, path: string[], value: object): string {
   const written = JSON.stringify(value, null, 2).replace(/\n/g, `\n${indent}`);
   return text.slice(0, node.offset) + written + text.slice(node.offset + node.length);
 }
+
+/** Changes less those inside stretches that others of the same tie take out. */
+export function madeOf(before: Sources, changes: readonly Change[]): readonly Change[] {
+  const made = renderSources(before, changes);
+  const some = new Set(sourceParts.flatMap((part) => made[part].made));
+  return changes.filter((one) => some.has(one));
+}

@@ -1,10 +1,11 @@
 import { diffIndices } from 'node-diff3';
-import type { Sources } from '../../model/source-parts.ts';
+import { fileOf, type Sources, sourceParts } from '../../model/source-parts.ts';
 import type { Range } from '../../text/edits.ts';
 import { isMade, renderSources } from './bound-mould.ts';
 import { mergeTexts } from './merge-texts.ts';
+import { placerIn } from './places.ts';
 import type { Change } from './render.ts';
-import type { Tie } from './tie.ts';
+import type { Tie, TiePlace } from './tie.ts';
 
 /**
  * Carries what somebody edited in bound sources over to the sources before they were bound. A tie
@@ -40,7 +41,15 @@ export function carryEdits(
 export function movedTie(tie: Tie, from: Sources, to: Sources): Tie | undefined {
   const changes = tie.changes.map((one) => movedChange(one, from[one.in], to[one.in]));
   if (changes.some((one) => one === undefined)) return undefined;
-  return { ...tie, changes: changes.flatMap((one) => one ?? []) };
+  const placed = placerIn(to);
+  const places = tie.places.flatMap(({ field, file, row, start, end }): TiePlace[] => {
+    const part = sourceParts.find((one) => fileOf[one] === file);
+    const range =
+      part &&
+      (from[part] === to[part] ? { start, end } : moverOf(from[part], to[part])({ start, end }));
+    return part && range ? [placed(field, part, range, row)] : [];
+  });
+  return { ...tie, places, changes: changes.flatMap((one) => one ?? []) };
 }
 
 function movedChange(change: Change, from: string, to: string): Change | undefined {

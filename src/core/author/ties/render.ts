@@ -11,6 +11,8 @@ export interface Change extends Range {
 /** A source with changes made, and which stretches of it came from where. */
 export interface Rendered {
   readonly text: string;
+  /** The changes that were made; one inside a stretch that another takes out is not. */
+  readonly made: readonly Change[];
   /** In order of the text; a stretch of the source may stand in it twice, or not at all. */
   readonly kept: readonly { readonly from: Range; readonly at: number }[];
   /** Where each new text stands, by its change and its place among the parts of that. */
@@ -35,6 +37,7 @@ export function render(source: string, changes: readonly Change[]): Rendered {
   const sorted = order.map(({ change }) => change);
   const kept: { from: Range; at: number }[] = [];
   const written: { change: Change; part: number; at: number }[] = [];
+  const made: Change[] = [];
   let text = '';
   const keep = (start: number, end: number) => {
     if (end <= start) return;
@@ -46,6 +49,7 @@ export function render(source: string, changes: readonly Change[]): Rendered {
     for (const change of sorted) {
       if (!isWithin(change, range) || change.start < from || around.includes(change)) continue;
       keep(from, change.start);
+      made.push(change);
       for (const [index, part] of change.parts.entries()) {
         if (typeof part === 'string') {
           written.push({ change, part: index, at: text.length });
@@ -57,7 +61,7 @@ export function render(source: string, changes: readonly Change[]): Rendered {
     keep(from, range.end);
   };
   write({ start: 0, end: source.length }, []);
-  return { text, kept, written };
+  return { text, made, kept, written };
 }
 
 /** What is put in where a stretch ends is no part of it. */

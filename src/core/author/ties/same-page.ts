@@ -101,6 +101,15 @@ function shapeOf(markup: string, look: Look, sourceCodeLocationInfo = false) {
   return { tokens, places, gaps };
 }
 
+/** JSON without what is blank in it. */
+function plainJson(text: string): string {
+  try {
+    return JSON.stringify(JSON.parse(text));
+  } catch {
+    return text;
+  }
+}
+
 /** What may be a colour; words and functions that are none stay as they are. */
 const colorLike = /#[\da-f]{3,8}\b|\b[a-z]+(?:\([^()]*\))?/gi;
 const holdsColor = /^(?:fill|stroke|color|bgcolor|(?:stop|flood|lighting)-color)$/;
@@ -109,6 +118,7 @@ function attribute(
   { name, value }: { readonly name: string; readonly value: string },
   { isGone, isNew }: Look,
 ): string {
+  if (/^\s*[[{]/.test(value)) return `${name}=${plainJson(value)}`;
   // A drawing written by its kind is kept from screen readers, as drawings without words are, or is
   // said to be a picture.
   // Handlers, and what marks a cast, are written otherwise.

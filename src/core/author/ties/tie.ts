@@ -1,3 +1,4 @@
+import type { Range } from '../../text/edits.ts';
 import type { Change } from './render.ts';
 
 /** The record of one binding. */
@@ -10,8 +11,8 @@ export interface Tie {
   readonly changes: readonly Change[];
 }
 
-/** What a field, or a field of a row, replaced in one place. */
-export interface TiePlace {
+/** What a field, or a field of a row, replaced in one place of the sources before. */
+export interface TiePlace extends Range {
   readonly field: string;
   readonly file: string;
   readonly line: number;

@@ -13,7 +13,7 @@ import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
 import { customReset, firmReset, importantReset, reset, resetInSlots } from './reset.ts';
 import { resetWeight, rootMark, rootSelector, type Scoping, slotBox } from './root-selector.ts';
-import type { RowSheet } from './row-rules.ts';
+import { isRowName, type RowSheet } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 import { scopeStyle } from './scope-style.ts';
 import { varFaults } from './var-places.ts';
@@ -173,6 +173,8 @@ function styleInManner(
     keepsRem: look === 'host',
   };
   const scoping: Scoping = { mouldName, sealed, rank: 0 };
+  // Whatever a row names is an id of the template, which has one of its own in each cast.
+  const ownsNamed = (id: string) => isRowName(id) || ownsId(id);
   const scoped = [
     ...sheets.map((one) => scopeStyle(one.text, mouldName, { ...options, parsed: one.parsed })),
     scopeStyle(style, mouldName, { ...options, parsed }),
@@ -211,7 +213,7 @@ function styleInManner(
       .join('\n\n'),
     rows: rowSheets.map(({ list, css, values, parsed: own }) => ({
       list,
-      css: scopeStyle(css, mouldName, { ...options, parsed: own }).css,
+      css: scopeStyle(css, mouldName, { ...options, ownsId: ownsNamed, parsed: own }).css,
       values,
     })),
     urls: [...urls],

@@ -134,6 +134,11 @@ export function rowSheets(style: string, rules: readonly RowRules[]): RowSheet[]
   });
 }
 
+/** True for a name with a stand-in for a row's value in it. */
+export function isRowName(name: string): boolean {
+  return /km-row-\d+-/.test(name);
+}
+
 /** Numbers that stand for others; nobody's style has them. */
 const firstNumber = 704_511_000;
 

@@ -126,7 +126,8 @@ function valueAtom(
     const value = { src: text };
     return { ...about, kind: 'image', value, weight: 0.8, why: 'the address of a picture', same };
   }
-  if (/^(?:https?:\/\/|\.{0,2}\/)\S+$/.test(text)) {
+  const isShort = /^\/\w{1,3}$/.test(text);
+  if (/^(?:https?:\/\/|\.{0,2}\/)\S+$/.test(text) && !isShort) {
     // In an attribute that is no address of the browser's, a link would be its words.
     const marks = [attributeMark(attribute, hole('href'))];
     return {

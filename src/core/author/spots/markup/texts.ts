@@ -101,7 +101,7 @@ function isPartOfSentence(nodes: readonly TreeNode[], text: TreeText): boolean {
     const breaks = node.node === 'element' && (node.name === 'br' || !isInline(node));
     if (breaks && isThere) break;
     if (breaks) texts = 0;
-    else if (node.node === 'text') texts += 1;
+    else if (node.node === 'text' && /[\p{L}\d]/u.test(node.text)) texts += 1;
     if (node === text) isThere = true;
   }
   return texts > 1;
@@ -136,7 +136,9 @@ function textNames(element: TreeElement, text: string): string[] {
 /** True for marked words within a sentence around them. */
 function isWordInSentence({ name, parent }: TreeElement): boolean {
   return (
-    name === 'span' && (parent?.children.filter(({ node }) => node === 'text').length ?? 0) > 1
+    name === 'span' &&
+    (parent?.children.filter((one) => one.node === 'text' && /[\p{L}\d]/u.test(one.text)).length ??
+      0) > 1
   );
 }
 

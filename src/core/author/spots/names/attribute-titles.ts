@@ -3,7 +3,7 @@ import { type TreeElement, within } from '../tree.ts';
 import { contentWord } from './content-words.ts';
 import { isNoun } from './list-nouns.ts';
 import { isButton } from './pressed.ts';
-import type { TitleLook } from './titles.ts';
+import type { RowNoun, TitleLook } from './titles.ts';
 
 const attributeWords: Readonly<Record<string, string>> = {
   placeholder: 'hint',
@@ -79,7 +79,12 @@ export function labelTitles(element: TreeElement, look: TitleLook): string[] {
 }
 
 /** Titles of a value in inline style. */
-export function inlineTitles(one: Proposal, element: TreeElement, look: TitleLook): string[] {
+export function inlineTitles(
+  one: Proposal,
+  element: TreeElement,
+  look: TitleLook,
+  row: RowNoun | undefined,
+): string[] {
   const property = /style:([\w-]+)/.exec(one.slot)?.[1] ?? '';
   const words = property.startsWith('--')
     ? look.words.of(property.slice(2))
@@ -90,7 +95,8 @@ export function inlineTitles(one: Proposal, element: TreeElement, look: TitleLoo
       words === '' || /^(?:background|color|border|fill|stroke|background color)$/.test(words)
         ? 'colour'
         : withNoun('colour', words);
-    return [what, ...(said ? [`${said} ${what}`] : [])];
+    const ofRow = what === 'colour' && row?.noun ? [`${row.noun} colour`] : [];
+    return [...ofRow, what, ...(said ? [`${said} ${what}`] : [])];
   }
   if (one.kind === 'image') return ['background picture'];
   if (one.kind === 'number' && /^(?:left|top|right|bottom)$/.test(property)) return ['position'];

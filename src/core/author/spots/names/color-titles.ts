@@ -87,7 +87,14 @@ function byUse(one: Used, look: TitleLook): string[] {
   const all = (as: Use) => uses.length > 0 && uses.every((use) => use.as === as);
   const isOn = (as: Use) => uses.some((use) => use.as === as && use.by?.subject.isRoot);
   const [use] = uses;
-  const said = use?.by && !use.by.subject.isRoot ? subjectWords(use.by, look) : [];
+  const { of } = one.proposal;
+  const said = use?.by
+    ? use.by.subject.isRoot
+      ? []
+      : subjectWords(use.by, look)
+    : of
+      ? [...look.words.ofElement(of), ...(typed[of.name] ? [typed[of.name] as string] : [])]
+      : [];
   const ground = uses.find((each) => each.as === 'ground' && each.by?.subject.isRoot)?.by;
   const modified = (ground ? modifiersOf(ground, look) : []).map((words) => `${words} background`);
   const stop = use ? stopOf(one.proposal, use.by) : '';
@@ -111,6 +118,14 @@ function byUse(one: Used, look: TitleLook): string[] {
   if (all('text')) return ['text colour'];
   return all('ground') ? ['background colour'] : ['colour'];
 }
+
+/** Parts of a table, which mostly have no names of their own. */
+const typed: Readonly<Record<string, string>> = {
+  table: 'table',
+  tr: 'row',
+  td: 'cell',
+  th: 'heading',
+};
 
 const nounOf: Readonly<Record<Use, string>> = {
   ground: 'background',
@@ -142,7 +157,8 @@ function modifiersOf({ subject }: Styled, look: TitleLook): string[] {
 function usedIn(proposal: Proposal, look: TitleLook): Used {
   const color = toOklch(parseColor(String(proposal.values[0] ?? '')));
   const places = proposal.found.flatMap(({ in: part, start }) => {
-    if (part !== 'style') return [{ as: 'shape' as const, by: undefined }];
+    if (part === 'template') return [{ as: useAt(look.tree.source, start), by: undefined }];
+    if (part === 'script') return [{ as: 'shape' as const, by: undefined }];
     const by = styledAt(look.styled, start);
     if (!by?.declaration.property.startsWith('--'))
       return [{ as: useOf(by?.declaration.property ?? ''), by }];
@@ -159,6 +175,18 @@ function usedIn(proposal: Proposal, look: TitleLook): Used {
     lightness: color?.l ?? 0.5,
     said: own || word,
   };
+}
+
+/** What a colour in markup is for, by the attribute or the class that holds it. */
+function useAt(source: string, start: number): Use {
+  const before = source.slice(Math.max(0, start - 40), start);
+  if (/(?:bgcolor\s*=\s*["']?|background(?:-color)?\s*:\s*|\b(?:bg|from|to)-\[)$/i.test(before))
+    return 'ground';
+  if (/(?:\s(?:color|text)\s*=\s*["']?|[;"']\s*color\s*:\s*|\btext-\[)$/i.test(before))
+    return 'text';
+  return /(?:stroke\s*=\s*["']?|border[\w-]*\s*:[^:;]*|\b(?:border|ring)-\[)$/i.test(before)
+    ? 'line'
+    : 'shape';
 }
 
 /** Where a custom property is used. */

@@ -14,7 +14,7 @@ const looks: readonly (readonly [RegExp, string])[] = [
   [/^[-+−]?\d+(?:[.,]\d+)?\s?°[CF]?$/, 'temperature'],
   [/^\d+\s?(?:min|mins|minutes|h|hrs|hours|sec|std|uur|s)\.?$/i, 'length'],
   [/^\d[\d.,\s]*(?:\+|k|m|bn)?$/i, 'number'],
-  [/^\p{Extended_Pictographic}\uFE0F?$/u, 'emoji'],
+  [/^\p{Extended_Pictographic}\uFE0F?$/u, 'icon'],
   [/^[★☆⭐]+$/u, 'stars'],
   [/\?$/, 'question'],
 ];

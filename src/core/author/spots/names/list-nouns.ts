@@ -17,11 +17,11 @@ export function listNouns(list: Proposal, look: TitleLook, row: RowNoun | undefi
   );
   const parts = elementsAt(found, element, look);
   // One of several chosen, and what is shown for it.
-  const areTabs = parts.length > 1 && parts.some(isChoice);
+  const areTabs = (parts.length > 1 && parts.some(isChoice)) || parts.some(holdsTab);
   const around = element.parent ? look.words.ofElement(element.parent).filter(isNoun) : [];
   const nouns = [
-    ...parts.flatMap((one) => look.words.ofElement(withSharedNames(one)).filter(isNoun)),
     ...(areTabs ? ['tab'] : []),
+    ...parts.flatMap((one) => look.words.ofElement(withSharedNames(one)).filter(isNoun)),
     ...byTable(element),
     // What stands before rows in rows is said for each of those.
     ...(row ? [] : byLabel(element, look)),
@@ -33,6 +33,13 @@ export function listNouns(list: Proposal, look: TitleLook, row: RowNoun | undefi
     ...around,
   ];
   return [...new Set([...nouns.map((words) => singular(words)), 'row'])];
+}
+
+/** WAI-ARIA 1.2, tab and tabpanel. */
+function holdsTab(element: TreeElement): boolean {
+  return [...within(element)].some(({ attributes }) =>
+    /^tab(?:panel)?$/.test(attributes.get('role')?.text ?? ''),
+  );
 }
 
 function isChoice({ name, attributes }: TreeElement): boolean {
@@ -129,8 +136,9 @@ function bySurroundings(element: TreeElement, { words }: TitleLook): string[] {
     const said = names.map((name) => words.of(name));
     const nouns = said.map(singular);
     // `latest-episodes` holds episodes.
+    const isPlural = (at: number) => nouns[at] !== said[at] && (said[at]?.length ?? 0) > 5;
     found.push(
-      ...nouns.filter((noun, at) => rowWords.test(noun) || (noun !== said[at] && isNoun(noun))),
+      ...nouns.filter((noun, at) => rowWords.test(noun) || (isPlural(at) && isNoun(noun))),
     );
   }
   return found;
@@ -165,10 +173,12 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
     return [/^(?:a|li)$/.test(element.name) ? 'logo' : 'picture'];
   }
   if (kinds.has('media')) return ['film'];
+  if (fields.some(isDated) && fields.length > 2) return ['event'];
   if (isPriced(fields, look)) return [kinds.has('image') ? 'product' : 'plan'];
   if (isOfPerson(inside)) return ['person'];
   if (element.name === 'li' && isInMenu(element)) return ['link'];
   if (element.name === 'li' && kinds.has('icon')) return ['fact'];
+  if (element.name === 'li' && kinds.has('link') && fields.length < 3) return ['link'];
   if (element.name === 'li') return [kinds.has('list') ? 'item' : 'point'];
   if (element.name === 'tr') return ['row'];
   if (kinds.has('list') && fields.length < 3) return ['column'];
@@ -179,6 +189,11 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
 function isInMenu(element: TreeElement): boolean {
   for (let one = element.parent; one; one = one.parent) if (one.name === 'nav') return true;
   return false;
+}
+
+/** True for the day or the date of something. */
+function isDated(field: Proposal): boolean {
+  return field.kind === 'date' || field.of?.name === 'time';
 }
 
 function isPriced(fields: readonly Proposal[], { words }: TitleLook): boolean {

@@ -1,3 +1,4 @@
+import { memoizeByName } from '../../../text/memoize.ts';
 import type { StyleSource } from '../../sources/style-source.ts';
 import type { Tree, TreeElement } from '../tree.ts';
 import { foreignWord } from './foreign-words.ts';
@@ -30,7 +31,7 @@ export function saidWords(
   const names = styled.length > 3 ? styled : [...used, ...styled];
   const prefixes = prefixesOf(names, tree);
   const english = isEnglish(tree.root.children.map(textOf).join(' '));
-  const read = (name: string): string => {
+  const read = memoizeByName((name: string): string => {
     const alone = wordsAlone[name.toLowerCase()];
     if (alone !== undefined) return alone;
     const parts = partsOf(name, prefixes);
@@ -46,26 +47,26 @@ export function saidWords(
     return nounLast([
       ...new Set((words.some((word) => word !== '') ? kept : words).filter((word) => word !== '')),
     ]).join(' ');
-  };
+  });
+  // Without a sheet, names are the author's own where they are not a library's for looks.
+  const isUnstyled = styled.length === 0 && !used.some((name) => /[a-z]-\d|:/.test(name));
   const ofElement = ({ classes, attributes, parent }: TreeElement): readonly string[] => {
     const isTop = parent === undefined || parent.name === '';
     const own = classes.filter((name) => isOwnClass(name) || !utility.test(name));
     const id = attributes.get('id')?.text ?? '';
     const said = [...own, ...(isTop ? [] : [id])].map((name) =>
-      isOwnClass(name) ||
-      styled.length === 0 ||
-      name === id ||
-      isOfTheTrade(partsOf(name, prefixes))
+      isOwnClass(name) || isUnstyled || name === id || isOfTheTrade(partsOf(name, prefixes))
         ? read(name)
         : '',
     );
-    return [...new Set(said.filter((words) => words !== ''))];
+    const item = itemWords(attributes.get('itemprop')?.text, parent, read);
+    return [...new Set([item, ...said].filter((words) => words !== ''))];
   };
   return { of: read, ofElement, isEnglish: english };
 }
 
 /** What short words mean where they are all of a name. */
-const wordsAlone: Readonly<Record<string, string>> = { by: 'author', no: 'number', ep: 'episode' };
+const wordsAlone: Readonly<Record<string, string>> = { no: 'number', ep: 'episode' };
 
 /** Words that say which of several, beside one that says what. */
 const kinds: Readonly<Record<string, string>> = { first: 'first', last: 'last' };
@@ -76,6 +77,21 @@ const nouns = /^(?:button|link|picture|icon|heading|text|label|logo|film|backgro
 function nounLast(words: readonly string[]): readonly string[] {
   const [first = '', ...others] = words;
   return nouns.test(first) && !nouns.test(others.at(-1) ?? first) ? [...others, first] : words;
+}
+
+/** What Microdata says of an element (HTML Standard, 5.2): the name of a recipe, its ingredient. */
+function itemWords(
+  property: string | undefined,
+  parent: TreeElement | undefined,
+  read: (name: string) => string,
+): string {
+  if (property === undefined) return '';
+  let item = parent;
+  while (item && !item.attributes.has('itemtype')) item = item.parent;
+  const type = (item?.attributes.get('itemtype')?.text.split('/').at(-1) ?? '').toLowerCase();
+  if (property === 'name' && type !== '') return `${type} name`;
+  const own = splitName(property).filter((word) => word !== type);
+  return own.length > 0 ? read(own.join('-')) || own.join(' ') : '';
 }
 
 function wordIn(word: string, isEnglishText: boolean): string | undefined {

@@ -42,7 +42,6 @@ const roles: Readonly<Record<string, string>> = {
   time: 'time',
   address: 'address',
   small: 'note',
-  sup: 'unit',
   dt: 'label',
   dd: 'value',
   option: 'option',
@@ -57,6 +56,10 @@ function roleOf(element: TreeElement): string {
   // A caption that stands before all else is a heading.
   if (name === 'figcaption' && parent?.children.find(({ node }) => node === 'element') === element)
     return 'heading';
+  // A raised word of some length is a mark: new, sold out.
+  const words =
+    name === 'sup' ? (element.children[0]?.node === 'text' ? element.children[0].text : '') : '';
+  if (name === 'sup') return words.trim().length > 3 ? 'badge' : 'unit';
   return roles[name] ?? '';
 }
 
@@ -96,7 +99,7 @@ function baseTitles(
   const attribute = /\/attr:([\w-]+)$|^attr:([\w-]+)$/.exec(one.slot);
   const name = attribute?.[1] ?? attribute?.[2];
   if (name !== undefined) return attributeTitles(name, one, element, look);
-  if (/style:/.test(one.slot)) return inlineTitles(one, element, look);
+  if (/style:/.test(one.slot)) return inlineTitles(one, element, look, row);
   if (one.kind === 'switch' || one.kind === 'choice') return stateTitles(one, element, look);
   const words = look.words.ofElement(element);
   const [said = ''] = words;
@@ -127,14 +130,18 @@ function wordTitles(
   const cell = /^t[dh]$/.test(element.name) ? headingOf(element) : undefined;
   if (cell) return [cell];
   const [column = ''] = element.name === 'th' ? cellNames(element) : [];
-  if (/ column$/.test(column)) return [`${column} heading`];
+  if (!row && / column$/.test(column)) return [`${column} heading`];
   if (role === 'heading' && element.name !== 'th') {
     const isQuestion = content === 'question' && element.name === 'summary';
     const [own] = typed.filter((each) => !/^(?:heading|text)$/.test(each));
     if (isQuestion) return ['question'];
     return [own ?? (noun ? `${noun} ${isNamed.test(noun) ? 'name' : 'title'}` : 'heading')];
   }
-  if (isButton(element)) return buttonTitles(typed, others);
+  if (isButton(element)) {
+    // What is pressed to see a row is called after it.
+    const ofRow = /^(?:tab|filter|slide|question)$/.test(noun) ? [`${noun} label`] : [];
+    return [...ofRow, ...buttonTitles(typed, others)];
+  }
   if (role === 'label' && element.name === 'label') return labelTitles(element, look);
   const [own] = typed;
   if (own !== undefined && own !== 'text') {

@@ -35,13 +35,21 @@ const short: Readonly<Record<string, string>> = {
 };
 
 /** Words that a name in camel, kebab or snake case consists of, in lower case, short forms read. */
-export function wordsOf(name: string): string[] {
+export function wordsOf(name: string): readonly string[] {
+  const known = read.get(name);
+  if (known) return known;
   const words = plainLetters(name)
     .split(/[^A-Za-z0-9]+/)
     .filter((one) => one !== '')
     .map((one) => one.toLowerCase());
-  return words.flatMap((one) => (short[one] ?? one).split(' ')).filter((one) => one !== '');
+  const all = words.flatMap((one) => (short[one] ?? one).split(' ')).filter((one) => one !== '');
+  // Names of fields are tried by the hundred; those of a piece are a few.
+  if (read.size > 5000) read.clear();
+  read.set(name, all);
+  return all;
 }
+
+const read = new Map<string, readonly string[]>();
 
 /** Words apart, in letters without marks. Most names have none, and are asked for often. */
 function plainLetters(name: string): string {

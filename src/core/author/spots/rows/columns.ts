@@ -126,12 +126,22 @@ function tokensOf(
       rowsLike(children, index, reps, 0, look) ??
       rowsLike(children, index, around, 2, look);
     if (rows) {
-      tokens.push({ type: 'run', rows });
+      for (const one of setsOf(rows, look)) tokens.push({ type: 'run', rows: one });
       end = rows.at(-1)?.at(-1)?.end ?? node.end;
     } else tokens.push({ type: 'element', element: node });
     index += 1;
   }
   return tokens;
+}
+
+/** Rows, or the two sets of them where the second says the first again, as in a loop without an end. */
+function setsOf(rows: readonly Row[], { contentOf }: RowLook): readonly (readonly Row[])[] {
+  const half = rows.length / 2;
+  if (half < 2 || !Number.isInteger(half)) return [rows];
+  const said = rows.map((row) => row.map(contentOf).join('\n'));
+  const isTwice = said.slice(0, half).every((one, at) => one === said[at + half]);
+  const isVaried = new Set(said).size > 1 && said.every((one) => one.trim() !== '');
+  return isTwice && isVaried ? [rows.slice(0, half), rows.slice(half)] : [rows];
 }
 
 /** Rows that are like others elsewhere, one or more. */

@@ -4,7 +4,13 @@ import type { PlacedDraft, Proposal } from '../atom.ts';
 import { elementsWithin, type Tree, type TreeElement } from '../tree.ts';
 import { isPlainRow } from './list-of.ts';
 import { blockOf, bodyOf, type Parts } from './row-block.ts';
-import { keysOf, namesOfRows, type RowSelector, selectorsOf } from './row-selectors.ts';
+import {
+  keysOf,
+  type NamingRule,
+  namesOfRows,
+  type RowSelector,
+  selectorsOf,
+} from './row-selectors.ts';
 
 /**
  * Rules that a sheet holds once for each row of a list, by its id, by an attribute or by its number,
@@ -12,18 +18,20 @@ import { keysOf, namesOfRows, type RowSelector, selectorsOf } from './row-select
  *
  * @returns the list, with the changes of the sheet
  */
-export function withRulesOfRows(list: Proposal, tree: Tree, style: StyleSource): Proposal {
+export function withRulesOfRows(
+  list: Proposal,
+  tree: Tree,
+  { style, naming }: { readonly style: StyleSource; readonly naming: readonly NamingRule[] },
+): Proposal {
   const { rows } = list;
-  if (!rows || rows.spans.length !== 1 || style.rules.length === 0) return list;
+  if (rows?.spans.length !== 1 || naming.length === 0) return list;
   const elements = elementsByRow(list, tree);
   if (elements.length < 2 || elements.some((some) => some.length === 0)) return list;
   const named = namesOfRows(list, elements);
   const known = new Set(elements.flat().flatMap(({ name, classes }) => [name, ...classes]));
-  const read = (rule: StyleRule) =>
-    selectorsOf(rule, style, { named, known, count: elements.length });
-  const speaking = style.rules.flatMap((rule) => {
-    const selectors = read(rule);
-    return selectors === undefined ? [] : [{ rule, selectors }];
+  const speaking = naming.flatMap((one) => {
+    const selectors = selectorsOf(one, { named, known, count: elements.length });
+    return selectors === undefined ? [] : [{ rule: one.rule, selectors }];
   });
   // Under a condition they would be overruled by those that each cast writes for itself.
   if (speaking.some(({ rule }) => rule.conditions.length > 0 || rule.parent)) return list;
@@ -150,11 +158,8 @@ function eachRow(
 
 /** True where a later rule of the same elements sets what these set: each cast's own come last. */
 function isOverruled(style: StyleSource, rules: readonly StyleRule[]): boolean {
-  const subjectOf = (rule: StyleRule) =>
-    rule.selectors.flatMap((node) => {
-      const text = style.text.slice(node.loc?.start.offset, node.loc?.end.offset);
-      return (text.split(/[\s>+~]+/).at(-1) ?? '').match(/\.[\w-]+/g) ?? [];
-    });
+  const subjectOf = ({ written }: StyleRule) =>
+    written.flatMap((text) => (text.split(/[\s>+~]+/).at(-1) ?? '').match(/\.[\w-]+/g) ?? []);
   const own = new Set(rules.flatMap(subjectOf));
   const set = new Set(rules.flatMap(({ declarations }) => declarations.map((one) => one.property)));
   const last = Math.max(...rules.map(({ offset }) => offset));

@@ -197,7 +197,7 @@ function labelled(element: TreeElement): string[] {
 }
 
 function pluralOf(name: string): string {
-  const words = wordsOf(name);
+  const words = [...wordsOf(name)];
   const last = words.pop() ?? 'row';
   return [...words, plural(singular(last))].join(' ');
 }

@@ -43,7 +43,7 @@ export function bodyOf(
     if (found.every((one) => one.text === found[0]?.text)) continue;
     const property = /([\w-]+)\s*:[^:;]*$/.exec(texts[0]?.slice(0, match.index) ?? '')?.[1] ?? '';
     const written =
-      progression(found.map((one) => one.text)) ?? valueOf(property, found, list, fields);
+      progression(found.map((one) => one.text)) ?? rowValue(property, found, list, fields);
     if (!written) return undefined;
     const start = block.start + match.index;
     parts.push({ start: from, end: start }, written);
@@ -72,7 +72,7 @@ const token = new RegExp(
 );
 
 /** A value that each row has: of a field that is there, or of one that is new. */
-function valueOf(
+function rowValue(
   property: string,
   found: readonly Found[],
   list: Proposal,

@@ -97,7 +97,7 @@ export function rowClasses(
     const units: Unit[] = [];
     for (const unit of unitsOf(left, at)) {
       const { name, is } = unit;
-      if (isFirst(is) && stateName.test(name))
+      if (isFirst(is) && name.split(' ').every((word) => stateName.test(word)))
         parts.push((of) => `${of(facts.slot)}#first: ${name}`);
       else if (isLast(is) && /last/.test(name))
         parts.push((of) => `${of(facts.slot)}#last: ${name}`);

@@ -12,12 +12,11 @@ import {
 import { attributeMark, hole } from '../markup/detector.ts';
 import { classesIn, coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
 import type { TreeElement, TreeText } from '../tree.ts';
+import type { Atoms } from './atoms.ts';
 import type { ElementColumn, ProseColumn, TextColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
+import { withBlanks } from './row-blanks.ts';
 import { numbered, type RowFacts } from './row-facts.ts';
-
-/** What was found in one place, by row. */
-type Atoms = readonly (Atom | undefined)[];
 
 /** The atoms of elements in the same place, by their slots. */
 export function slotsAt(
@@ -54,7 +53,9 @@ export function slotsAt(
       if (name !== undefined) return plainAttribute(at[row], name, slot);
       return plainText(at[row], texts[Number(/^text:(\d+)$/.exec(slot)?.[1])]?.at[row], slot);
     };
-    slots.set(slot, isInRows ? found.map(complete) : found);
+    const whole = isInRows ? found.map(complete) : found;
+    const column = texts[Number(/^text:(\d+)$/.exec(slot)?.[1])];
+    slots.set(slot, isInRows && column ? withBlanks(whole, column) : whole);
   }
   return slots;
 }
@@ -238,6 +239,8 @@ function commonKind(found: Atoms): Atom['kind'] {
   if (kinds.size === 1) return first;
   const isIn = (...names: readonly string[]) =>
     [...kinds].every((kind) => worded.has(kind) || names.includes(kind));
+  // Code reads an attribute of data as a text, an address in it as well.
+  if (there.every(({ slot }) => /^attr:data-/.test(slot))) return 'text';
   const areSingle = there.every(({ marks }) => marks.length === 1);
   if (areSingle && isIn('richtext') && kinds.has('richtext')) return 'richtext';
   if (areSingle && isIn()) return kinds.has('multiline') ? 'multiline' : 'text';

@@ -54,30 +54,47 @@ export interface Known {
   readonly count: number;
 }
 
-/** The selectors of a rule, each for its row; undefined where one means none, or several. */
-export function selectorsOf(
-  rule: StyleRule,
-  style: StyleSource,
-  known: Known,
-): RowSelector[] | undefined {
-  const read = rule.selectors.map((node) => {
-    const text = style.text.slice(node.loc?.start.offset, node.loc?.end.offset);
-    return rowSelector(text.replace(/\s+/g, ' '), known);
+/** A rule whose selectors name ids, attributes or numbers. */
+export interface NamingRule {
+  readonly rule: StyleRule;
+  readonly selectors: readonly {
+    readonly text: string;
+    readonly found: readonly RegExpMatchArray[];
+  }[];
+}
+
+/** The rules of a sheet that may mean single rows. */
+export function namingRules({ rules }: StyleSource): NamingRule[] {
+  return rules.flatMap((rule) => {
+    const selectors = rule.written.map((text) => ({ text, found: [...text.matchAll(naming)] }));
+    const isNaming = selectors.length > 0 && selectors.every(({ found }) => found.length > 0);
+    return isNaming ? [{ rule, selectors }] : [];
   });
-  return read.length > 0 && read.every((one) => one !== undefined)
-    ? (read as RowSelector[])
-    : undefined;
+}
+
+/** The selectors of a rule, each for its row; undefined where one means none, or several. */
+export function selectorsOf(rule: NamingRule, known: Known): RowSelector[] | undefined {
+  const read: RowSelector[] = [];
+  for (const selector of rule.selectors) {
+    const one = rowSelector(selector, known);
+    if (!one) return undefined;
+    read.push(one);
+  }
+  return read;
 }
 
 /** Ids, attributes and numbers in a selector. */
 const naming =
   /#([\w-]+)|\[([\w-]+)=(["']?)([^"'\]]*)\3\]|([\w-]*)((?:\.[\w-]+)*):nth-(child|of-type)\((\d+)\)/g;
 
-function rowSelector(text: string, { named, known, count }: Known): RowSelector | undefined {
+function rowSelector(
+  { text, found }: NamingRule['selectors'][number],
+  { named, known, count }: Known,
+): RowSelector | undefined {
   const rows = new Set<number>();
   const parts: (string | Written)[] = [];
   let from = 0;
-  for (const match of text.matchAll(naming)) {
+  for (const match of found) {
     const [whole, id, attribute, , value, type = '', classes = '', nth, number] = match;
     const said = (id ?? value)?.replace(/^#/, '');
     const name = said === undefined ? undefined : named.find(({ texts }) => texts.includes(said));
@@ -87,13 +104,13 @@ function rowSelector(text: string, { named, known, count }: Known): RowSelector 
       const hash = value?.startsWith('#') ? '#' : '';
       const written: Written = (path, of) =>
         `[${attribute ?? 'id'}="${hash}${name.written(path, of)}"]`;
-      parts.push(text.slice(from, match.index), written);
+      parts.push(text.slice(from, match.index ?? 0), written);
     } else if (nth !== undefined && isOfRows && Number(number) <= count) {
       rows.add(Number(number) - 1);
       const written: Written = (path) => `${type}${classes}:nth-${nth}({~${path}#number~})`;
-      parts.push(text.slice(from, match.index), written);
+      parts.push(text.slice(from, match.index ?? 0), written);
     } else continue;
-    from = match.index + whole.length;
+    from = (match.index ?? 0) + whole.length;
   }
   const [row, ...more] = rows;
   if (row === undefined || more.length > 0) return undefined;

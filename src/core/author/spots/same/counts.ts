@@ -48,3 +48,21 @@ export function boundCounts(
   });
   return { lists, taken };
 }
+
+/**
+ * Tells of a number in style that it counts the rows of a list: `--logos: 6` beside six logos. It
+ * follows from the list, and is none to set by itself.
+ */
+export function countsRows(lists: readonly Proposal[]): (proposal: Proposal) => string | undefined {
+  const counts = new Set(
+    lists.flatMap(({ rows }) => rows?.spans.map((span) => span?.length) ?? []),
+  );
+  return ({ kind, values: [value], slot, names }) => {
+    if (kind !== 'number' || !slot.startsWith('--') || !counts.has(Number(value))) return undefined;
+    const words = names.flatMap((name) => wordsOf(name));
+    const isCount = words.some(
+      (word) => countWords.has(word) || /^(?:n|num|nb|anzahl)$/.test(word),
+    );
+    return isCount ? 'it counts the rows of a list' : undefined;
+  };
+}

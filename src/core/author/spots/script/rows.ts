@@ -1,4 +1,5 @@
 import { literalText, type Syntax } from '../../../compile/script/syntax.ts';
+import type { JsonObject } from '../../../model/json-source.ts';
 import { type Atom, type Proposal, proposalOf } from '../atom.ts';
 import { singular, wordsOf } from '../names/words.ts';
 import { literalAtom } from './literal.ts';
@@ -15,7 +16,7 @@ export function rowsOf(
   const fields = isPlain ? plainField(rows, name) : objectFields(rows);
   if (!fields || fields.length === 0) return undefined;
   const range = { start: node.start, end: node.end, in: 'script' } as const;
-  const words = wordsOf(name);
+  const words = [...wordsOf(name)];
   const last = words.pop() ?? 'item';
   const text = ({ path }: { path: string }) => written(`mould.values.${path}`, fields, isChanged);
   return {
@@ -170,5 +171,21 @@ function fieldOf(
     return mark ? [{ start: mark.start, end: mark.end, in: mark.in, as: mark.as, row }] : [];
   });
   const values = atoms.map((one) => one?.value);
-  return [{ ...proposal, values, found, drafts: [], fixedName: name }];
+  const limits = proposal.kind === 'number' ? { declares: numbersOf(proposal, values) } : {};
+  return [{ ...proposal, ...limits, values, found, drafts: [], fixedName: name }];
+}
+
+/** What numbers of all rows are held to: whole ones where all are, and limits that none passes. */
+function numbersOf({ declares = {} }: Proposal, values: Proposal['values']): JsonObject {
+  const numbers = values.flatMap((value) => (typeof value === 'number' ? [value] : []));
+  const type = numbers.every((one) => Number.isInteger(one)) ? 'integer' : 'number';
+  const { minimum, maximum, ...others } = declares;
+  const holds = (limit: unknown, is: (one: number) => boolean) =>
+    typeof limit === 'number' && numbers.every(is);
+  return {
+    ...others,
+    type,
+    ...(holds(minimum, (one) => one >= Number(minimum)) ? { minimum: minimum as number } : {}),
+    ...(holds(maximum, (one) => one <= Number(maximum)) ? { maximum: maximum as number } : {}),
+  };
 }

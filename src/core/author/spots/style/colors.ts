@@ -39,14 +39,21 @@ function colorAtom(look: StyleLook, styled: Styled, part: ValuePart): Atom {
     section: 'Look',
     weight: part.functions.includes('var')
       ? 0.3
-      : isShadow
-        ? 0.35
-        : isPlainColor(part.text) && !isProminent(look, styled)
-          ? 0.5
-          : 0.85,
+      : isPassing(styled)
+        ? 0.5
+        : isShadow
+          ? 0.35
+          : isPlainColor(part.text) && !isProminent(look, styled)
+            ? 0.5
+            : 0.85,
     why: isShadow ? 'the colour of a shadow' : (colorTexts[roleOf(property)] ?? 'a colour'),
     same: `color ${key}${roleApart(styled, part.text)}`,
   };
+}
+
+/** True for a state that passes: what is seen only then follows from the rest. */
+function isPassing({ subject }: Styled): boolean {
+  return /^(?:hover|focus|active|visited)/.test(subject.state);
 }
 
 /**

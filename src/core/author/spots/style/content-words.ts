@@ -11,7 +11,9 @@ export const contentWords: StyleDetector = (look) =>
     const start = valueStart(look.style.text, styled.declaration);
     return stringsIn(value).flatMap((one): Atom[] => {
       const text = string.decode(value.slice(one.start, one.end));
-      if (!/\p{L}{2}/u.test(text)) return [];
+      // One that stands between things, not one that says how something works.
+      const isSign = /^\s*(?![★☆⭐✓✔✕✖])[\p{So}\p{Extended_Pictographic}]\s*$/u.test(text);
+      if (!/\p{L}{2}/u.test(text) && !isSign) return [];
       const range = { start: start + one.start, end: start + one.end };
       return [
         {
@@ -21,8 +23,8 @@ export const contentWords: StyleDetector = (look) =>
           slot: `content@${range.start}`,
           names: [...styled.subject.names.map((name) => `${name} text`), 'text'],
           section: 'Content',
-          weight: 0.8,
-          why: 'words that style shows',
+          weight: isSign ? 0.62 : 0.8,
+          why: isSign ? 'a sign that style shows' : 'words that style shows',
         },
       ];
     });

@@ -1,4 +1,9 @@
-import type { StyleDeclaration, StyleRule, StyleSource } from '../../sources/style-source.ts';
+import { getOrMake } from '../../../text/memoize.ts';
+import {
+  declarationAt,
+  type StyleDeclaration,
+  type StyleSource,
+} from '../../sources/style-source.ts';
 import type { Found, Proposal } from '../atom.ts';
 
 /**
@@ -8,23 +13,26 @@ import type { Found, Proposal } from '../atom.ts';
  */
 export function notRuledBy(style: StyleSource): (proposal: Proposal) => string | undefined {
   const byPlace = new Map<string, StyleDeclaration[]>();
-  for (const one of style.declarations) {
-    const key = placeOf(style, one);
-    byPlace.set(key, [...(byPlace.get(key) ?? []), one]);
-  }
+  for (const one of style.declarations) getOrMake(byPlace, placeOf(one), () => []).push(one);
+  const chosen = setByChoice(style);
   return ({ found }) => {
     const own = found.filter((one) => one.in === 'style');
     const holds = (declaration: StyleDeclaration) => own.some((one) => isIn(one, declaration));
     const reasons = own.map((one) => {
-      const declaration = style.declarations.find((other) => isIn(one, other));
+      const declaration = declarationAt(style, one);
       if (!declaration?.rule || declaration.property.startsWith('--')) return undefined;
-      const others = (byPlace.get(placeOf(style, declaration)) ?? []).filter(
+      const others = (byPlace.get(placeOf(declaration)) ?? []).filter(
         (other) => other !== declaration && !holds(other),
       );
       const isSetAgain = others.some(
         (other) => isConditional(other) || other.offset > declaration.offset,
       );
-      if (isSetAgain || style.rules.some((rule) => isChosenOver(style, rule, declaration)))
+      const isChosenOver = declaration.rule.written.some((selector) =>
+        chosen
+          .get(selector)
+          ?.some((one) => one === declaration.property || isPartOf(one, declaration.property)),
+      );
+      if (isSetAgain || isChosenOver)
         return `another rule of the same elements sets ${declaration.property} again`;
       return hasHalf(declaration, holds)
         ? `another length of the rule is made for this ${declaration.property}`
@@ -34,36 +42,51 @@ export function notRuledBy(style: StyleSource): (proposal: Proposal) => string |
   };
 }
 
+/**
+ * Tells where nothing in the piece is what the rules of a field style: such rules were left over
+ * from the page that the piece was cut out of.
+ *
+ * @param isThere true for a class or an id that an element may have
+ */
+export function nothingMatches(
+  style: StyleSource,
+  isThere: (name: string) => boolean,
+): (proposal: Proposal) => string | undefined {
+  const isDead = ({ rule }: StyleDeclaration) => {
+    const selectors = rule?.written ?? [];
+    const namesOf = (selector: string) =>
+      selector.replace(/:not\([^)]*\)|\[[^\]]*\]/g, '').match(/(?<=[.#])[A-Za-z_][\w-]*/g) ?? [];
+    return selectors.length > 0 && selectors.every((one) => !namesOf(one).every(isThere));
+  };
+  return ({ found }) => {
+    const own = found.filter((one) => one.in === 'style');
+    const all = own.map((one) => declarationAt(style, one));
+    const areDead = all.length > 0 && all.every((one) => one?.rule && isDead(one));
+    return areDead ? 'nothing in the piece matches its rule' : undefined;
+  };
+}
+
 function isIn({ start, end }: Found, { valueOffset, value }: StyleDeclaration): boolean {
   return start >= valueOffset && end <= valueOffset + value.length;
 }
 
 /** What a declaration sets, and of which elements. */
-function placeOf({ text }: StyleSource, { property, rule }: StyleDeclaration): string {
-  const at = rule?.node.prelude.loc;
-  const selector = at ? text.slice(at.start.offset, at.end.offset).replace(/\s+/g, ' ') : '';
-  return `${selector} | ${property}`;
+function placeOf({ property, rule }: StyleDeclaration): string {
+  return `${rule?.written.join(', ') ?? ''} | ${property}`;
 }
 
-/** True for a rule that sets the same of an element as long as something is chosen, as one of several always is. */
-function isChosenOver(
-  { text }: StyleSource,
-  { selectors, declarations }: StyleRule,
-  { property, rule }: StyleDeclaration,
-): boolean {
-  const written = (node: StyleRule['selectors'][number]) =>
-    text.slice(node.loc?.start.offset, node.loc?.end.offset).trim();
-  const own = (rule?.selectors ?? []).map(written);
-  const isSet = declarations.some(
-    (one) => one.property === property || isPartOf(one.property, property),
-  );
-  return (
-    isSet &&
-    selectors.some((node) => {
-      const [, subject] = /:(?:checked|target)\s*~\s*([^\s~+>]+)$/.exec(written(node)) ?? [];
-      return subject !== undefined && own.includes(subject);
-    })
-  );
+/** What rules set of an element as long as something is chosen, as one of several always is. */
+function setByChoice({ rules }: StyleSource): ReadonlyMap<string, readonly string[]> {
+  const set = new Map<string, string[]>();
+  for (const { written, declarations } of rules) {
+    for (const selector of written) {
+      const [, subject] = /:(?:checked|target)\s*~\s*([^\s~+>]+)$/.exec(selector) ?? [];
+      if (subject === undefined) continue;
+      const own = getOrMake(set, subject, () => []);
+      own.push(...declarations.map(({ property }) => property));
+    }
+  }
+  return set;
 }
 
 /** `border-color` is part of what `border-top` sets. */
