@@ -1,5 +1,6 @@
 import { compileMould } from '../../compile/compile-mould.ts';
 import type { Mould } from '../../model/mould.ts';
+import type { CheckedValues } from '../../model/values/check-values.ts';
 import type { Range } from '../../text/edits.ts';
 import type { NamedField } from '../spots/names/named.ts';
 import { renderSources, withDeclared, withFields } from './bound-mould.ts';
@@ -51,10 +52,8 @@ export function isFaithfulPiece(
     parts: one.parts.map((part) => (typeof part === 'string' ? part : moveRange(part, by))),
   }));
   const after = markupOf(withDeclared(piece, fields, moved));
-  const style = renderSources(
-    mould,
-    changes.filter((one) => one.in === 'style'),
-  ).style.text;
+  const inStyle = changes.filter((one) => one.in === 'style');
+  const style = inStyle.length === 0 ? mould.style : renderSources(mould, inStyle).style.text;
   if (after === undefined) return false;
   return isSamePage({ before: template, after, style, template: mould.template });
 }
@@ -65,6 +64,6 @@ function moveRange({ start, end }: Range, by: number): Range {
 
 /** Style and script say nothing of what the markup of a cast is. */
 function markupOf(mould: Mould): string | undefined {
-  const compiled = compileMould({ ...mould, style: '', script: '' });
-  return compiled.isSound ? compiled.cast({ id: 'c' }).markup : undefined;
+  const { isSound, write, root } = compileMould({ ...mould, style: '', script: '' });
+  return isSound ? write(root.default as unknown as CheckedValues, 'c') : undefined;
 }

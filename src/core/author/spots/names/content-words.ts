@@ -5,7 +5,10 @@ const looks: readonly (readonly [RegExp, string])[] = [
     'day',
   ],
   [/^(?:1[5-9]|20)\d\d$/, 'year'],
-  [/^(?:\p{Sc}|CHF|EUR|USD|GBP)\s?\d[\d.,\s]*$|^\d[\d.,]*\s?(?:\p{Sc}|EUR|CHF)$/u, 'price'],
+  [
+    /^(?:\p{Sc}|CHF|EUR|USD|GBP)\s?\d[\d.,\s]*(?:(?:\/|a |per |pro |par |al )\s?\p{L}+)?$|^\d[\d.,]*\s?(?:\p{Sc}|EUR|CHF)(?:\s?(?:\/|a |per |pro |par |al )\s?\p{L}+)?$/u,
+    'price',
+  ],
   [/^[-+]?\d+(?:[.,]\d+)?\s?%$/, 'percent'],
   [/^\d{1,2}[:.]\d{2}\s?(?:h|uhr|am|pm)?\s?[–—-]\s?\d{1,2}[:.]\d{2}/i, 'hours'],
   [/^\d{1,2}[:.]\d{2}(?:\s?(?:am|pm|h|uhr))?$/i, 'time'],

@@ -104,7 +104,6 @@ const frequent: Readonly<Record<string, readonly string[]>> = {
     'que',
     'se',
     'una',
-    'y',
     'al',
     'su',
     'nuestro',
@@ -119,7 +118,6 @@ const frequent: Readonly<Record<string, readonly string[]>> = {
     'con',
     'della',
     'di',
-    'e',
     'gli',
     'il',
     'lo',
@@ -134,8 +132,6 @@ const frequent: Readonly<Record<string, readonly string[]>> = {
     'dal',
     'un',
     'nostro',
-    'i',
-    'a',
     'alla',
   ],
   nl: [
@@ -165,7 +161,7 @@ const frequent: Readonly<Record<string, readonly string[]>> = {
  * of the text.
  */
 export function isEnglish(text: string): boolean {
-  const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+  const words = text.toLowerCase().match(/(?<![\p{L}\d])\p{L}{2,}(?![\p{L}\d])/gu) ?? [];
   const counts = Object.entries(frequent).map(([language, some]) => {
     const known = new Set(some);
     return [language, words.filter((word) => known.has(word)).length] as const;

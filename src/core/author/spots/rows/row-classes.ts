@@ -57,7 +57,8 @@ function piecesOf(
 }
 
 /** Classes that say in which state a row begins. */
-const stateName = /^(?:is-|has-)?(?:active|open|opened|show|shown|selected|on|visible|expanded)$/;
+const stateName =
+  /^(?:is-|has-|[\w-]*--)?(?:active|open|opened|show|shown|selected|current|on|visible|expanded)$/;
 
 /**
  * Says how classes that only some rows have are to be bound: by their place among the rows, by a

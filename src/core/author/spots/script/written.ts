@@ -23,14 +23,19 @@ export function writtenBy(script: ScriptSource): Written {
       (target.type === 'Identifier' ? bound.get(target.name as string) : undefined);
     if (found) selectors.add(found);
   };
-  for (const { node } of script.of('AssignmentExpression')) {
+  for (const one of script.of('AssignmentExpression')) {
+    const { node } = one;
     const left = node.left as Syntax;
     if (isWords(node.right as Syntax)) continue;
+    // What a control or a progress bar stands at is nothing that anybody wrote.
+    if (memberName(left) !== 'value' && isInHandler(one)) continue;
     if (contents.has(memberName(left) ?? '')) note(left.object as Syntax);
   }
-  for (const { node } of script.of('CallExpression')) {
+  for (const one of script.of('CallExpression')) {
+    const { node } = one;
     const callee = node.callee as Syntax;
     const [given] = node.arguments as Syntax[];
+    if (isInHandler(one)) continue;
     if (given && !isWords(given) && writers.has(memberName(callee) ?? ''))
       note(callee.object as Syntax);
   }
@@ -46,6 +51,28 @@ export function writtenBy(script: ScriptSource): Written {
   }
   const tests = [...selectors].flatMap((one) => toTest(one) ?? []);
   return (element) => tests.some((test) => test(element));
+}
+
+/** True for what happens when a visitor does something: until then what stood there is seen. */
+function isInHandler(of: ScriptNode): boolean {
+  for (let one = of.parent; one; one = one.parent) {
+    if (!/Function/.test(one.node.type)) continue;
+    const around = one.parent?.node;
+    const callee = around?.type === 'CallExpression' ? (around.callee as Syntax) : undefined;
+    const target = around?.type === 'AssignmentExpression' ? (around.left as Syntax) : undefined;
+    const given = callee ? (around?.arguments as Syntax[]).map((arg) => literalText(arg)) : [];
+    // What is done once the page is there is done at once.
+    const isAtOnce = given.some((name) => /^(?:DOMContentLoaded|load|ready)$/.test(name ?? ''));
+    if (
+      /^(?:addEventListener|on|one|click|change|submit|hover|input)$/.test(
+        memberName(callee) ?? '',
+      ) &&
+      !isAtOnce
+    )
+      return true;
+    if (/^on(?!load$)[a-z]+$/.test(memberName(target) ?? '')) return true;
+  }
+  return false;
 }
 
 /** True for words in place of which others stood: a button that says something else once pressed. */
