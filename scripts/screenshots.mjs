@@ -84,7 +84,7 @@ await withApp('workbench', (url) =>
       .getByRole('button', { name: 'Fields' })
       .click();
     await page.getByRole('button', { name: 'Make a field: Date', exact: true }).click();
-    await page.getByRole('button', { name: 'Show: Title, in the code', exact: true }).click();
+    await page.getByRole('button', { name: 'Show: Heading, in the code', exact: true }).click();
   }),
 );
 await withApp('museum', (url) => picture(url, 'museum'));
