@@ -60,7 +60,7 @@ function isInHandler(of: ScriptNode): boolean {
     const around = one.parent?.node;
     const callee = around?.type === 'CallExpression' ? (around.callee as Syntax) : undefined;
     const target = around?.type === 'AssignmentExpression' ? (around.left as Syntax) : undefined;
-    const given = callee ? (around?.arguments as Syntax[]).map((arg) => literalText(arg)) : [];
+    const given = ((around?.arguments ?? []) as Syntax[]).map((arg) => literalText(arg));
     // What is done once the page is there is done at once.
     const isAtOnce = given.some((name) => /^(?:DOMContentLoaded|load|ready)$/.test(name ?? ''));
     if (
