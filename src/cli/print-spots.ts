@@ -110,7 +110,9 @@ function markedLine(mould: Mould, { file, line, column, source }: SpotPlace): st
   const room = Math.max(24, codeColumns - at.length);
   const start = Math.min(
     column - 1,
-    source.length > room ? column - 1 : Math.max(indentOf(code), column + 7 + source.length - room),
+    source.length > room
+      ? Math.max(indentOf(code), column - 2)
+      : Math.max(indentOf(code), column + 7 + source.length - room),
   );
   const shown = code.slice(start, start + room);
   const length = Math.max(
@@ -163,7 +165,7 @@ export function printNearSpots(terminal: Terminal, mould: Mould, near: readonly 
     }
     terminal.say();
   }
-  if (near.length === 0) terminal.say('Nothing nearly became a field or a list.');
+  if (near.length === 0) terminal.say('Nothing else came close to being a field or a list.');
 }
 
 /** Prints what a binding replaced, or what was put back. */

@@ -5,6 +5,7 @@ import { unbindField } from '../../src/core/author/bind/unbind-field.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
+import { FilledForm } from '../../src/core/form/filled-form.ts';
 import { isJsonObject } from '../../src/core/model/json-source.ts';
 import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
@@ -80,6 +81,61 @@ describe('rules that a sheet holds for each row', () => {
     await page.locator('[data-cast="two"] label').nth(1).click();
     expect(await shown('two')).toEqual(['A sailBuilt for wind.']);
     expect(await markOf('two')).toEqual(['40px', 'rgb(0, 0, 255)']);
+  });
+
+  it('hold for a row that the form adds, whose id nobody can type', async () => {
+    const paste = `<div class="kinds">
+  <input type="radio" name="kind" id="oak" checked><label for="oak">Oak</label>
+  <input type="radio" name="kind" id="ash"><label for="ash">Ash</label>
+  <input type="radio" name="kind" id="elm"><label for="elm">Elm</label>
+  <p class="kind" data-for="oak">Lives long.</p><p class="kind" data-for="ash">Bends well.</p><p class="kind" data-for="elm">Is rare.</p>
+</div>
+<style>.kind { display: none }
+#oak:checked ~ [data-for=oak], #ash:checked ~ [data-for=ash], #elm:checked ~ [data-for=elm] { display: block }</style>`;
+    const { mould } = importSnippet([{ name: 'kinds.html', text: paste }], { name: 'kinds' });
+    const form = new FilledForm(bindSpots(mould, 'recommended').mould);
+    const [list] = form.root.members.filter(({ row }) => row);
+    const [path, shown] = [[list?.name ?? ''], list?.row?.members ?? []];
+    const at = String(form.addRow(path));
+    for (const { name, declared } of shown) {
+      if (declared.shown !== false) form.set([...path, at, name], `New ${name}`);
+    }
+    form.duplicateRow(path, 0);
+    const { mould: bound } = bindSpots(mould, 'recommended');
+    const cast = compileMould(bound).cast({ id: 'c', values: form.now.values });
+    const page = await pageOf(deliver(cast, { form: 'block', runtime }).parts.html ?? '');
+    const texts = () =>
+      page.$$eval('p', (some) =>
+        some.flatMap((one) => (one.checkVisibility() ? one.textContent : [])),
+      );
+    await page.locator('label').last().click();
+    const [added = '', ...others] = await texts();
+    expect([/^New \w+$/.test(added), others]).toEqual([true, []]);
+    await page.locator('label').nth(1).click();
+    expect(await texts()).toEqual(['Lives long.']);
+    const ids = await page.$$eval('input', (some) => some.map(({ id }) => id));
+    expect(new Set(ids).size).toBe(5);
+  });
+
+  it('are left alone where a rule under a condition would lose to them', () => {
+    const text = `<div class="t"><p id="t1" class="x">One of two</p><p id="t2" class="x">Two of two</p><p id="t3" class="x">Three</p></div><style>#t1 { order: 1 } #t2 { order: 2 } #t3 { order: 3 } #t1 { color: #a10000 } #t2 { color: #00a100 } #t3 { color: #0000a1 } @media (width < 500px) { #t2 { order: 9 } }</style>`;
+    const { mould } = importSnippet([{ name: 'a.html', text }]);
+    const { style } = bindSpots(mould, 'recommended').mould;
+    expect(style).toContain('#t2 { order: 2 }');
+    expect(
+      style.match(/@km-each \w+ {\s+\[id="t{~\w+#number~}"] { color: {~\w+\.color~} }\s+}/g),
+    ).toHaveLength(1);
+  });
+
+  it('are refused inside another rule', () => {
+    const style = '@media (width < 9px) { @km-each rows { a { order: {~rows#number~} } } }';
+    const fields = { rows: { type: 'array', items: { type: 'string' } } };
+    const { findings } = compileMould(mouldOf({ fields, style }));
+    expect(findings.filter(({ level }) => level === 'error').map(({ message }) => message)).toEqual(
+      [
+        '@km-each rows cannot be written for each row: it stands in another rule, and has to be at the top of the sheet.',
+      ],
+    );
   });
 
   it.each([

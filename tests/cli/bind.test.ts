@@ -136,3 +136,32 @@ it('leaves the folder that it is called in where it is, there and everywhere und
   );
   expect(statSync(at).ino).toBe(ino);
 });
+
+it('says what nearly became a list or a field, and what stood in the way', async () => {
+  const paste =
+    '<form><p class="f"><label>Name</label><input name="who"></p><p class="f"><label>Day</label><input name="day"></p></form>\n<style>\n.f { color: #123456 }\n.f { color: #654321 }\n</style>\n';
+  const folder = folderWith({ 'a.html': paste });
+  await keenMould(folder, ['import', 'a.html', '--out', 'm']);
+  const { status, stderr } = await keenMould(folder, ['bind', 'm', '--why']);
+  expect(status).toBe(0);
+  expect(stderr.trim().split('\n')).toEqual([
+    'Not made into a list',
+    '  2 alike: each asks for something else',
+    expect.stringMatching(/^ {6}template\.html:1 {2}<form><p class="f"><label>Name/),
+    expect.stringMatching(/^ +~+$/),
+    '',
+    'Not recommended',
+    '  color: another rule of the same elements sets color again',
+    '      style.css:1  .f { color: #123456 }',
+    '                               ~~~~~~~',
+  ]);
+  const { stdout: json } = await keenMould(folder, ['bind', 'm', '--why', '--json']);
+  const { nearly } = JSON.parse(json);
+  expect(nearly.map(({ what, id, rows }: never) => [what, id, rows])).toEqual([
+    ['list', undefined, 2],
+    ['field', 'color', undefined],
+  ]);
+  await keenMould(folder, ['bind', 'm', '--take', 'recommended']);
+  const { stderr: none } = await keenMould(folder, ['bind', 'm', '--why']);
+  expect(none).toContain('Not made into a list');
+});

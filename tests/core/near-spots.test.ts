@@ -21,7 +21,7 @@ describe('what nearly became a list or a field', () => {
     [
       'parts that the script asks for',
       `<div><div class="c"><h3>A</h3><p id="one">x</p></div><div class="c"><h3>B</h3><p id="two">y</p></div></div><script>one(document.getElementById('one'), document.getElementById('two'))</script>`,
-      ['list: the script asks for each by its id'],
+      ['list: the script looks up each one by its id'],
     ],
     [
       'a rule that another overrules',
@@ -68,6 +68,37 @@ describe('rows that differ in what no field is for', () => {
     const hidden = JSON.stringify(mould.manifest.fields).match(/"shown":false/g);
     expect(hidden).toHaveLength(2);
     expect(compileMould(mould).cast({ id: 'c' }).markup).toContain('data-k="zz" ping="/r"');
+  });
+
+  it('have pictures of which only some say what they show', () => {
+    const paste =
+      '<ul class="u"><li><img src="a.png"><h4>Ash</h4></li><li><img src="b.png" alt="A leaf"><h4>Oak</h4></li><li><img src="c.png"><h4>Elm</h4></li></ul>';
+    const { mould, findings } = bindSpots(importOf(paste), 'recommended');
+    expect(findings).toEqual([]);
+    const { markup } = compileMould(mould).cast({ id: 'c' });
+    expect(markup.match(/<img[^>]*>/g)?.map((one) => /alt="([^"]*)"/.exec(one)?.[1])).toEqual([
+      '',
+      'A leaf',
+      '',
+    ]);
+  });
+
+  it('may be written in ways that no value can stand for', () => {
+    const paste =
+      '<ul><li><a href="/a" onclick="one()">Ash</a></li><li><a href="/b" onclick="two()">Oak</a></li><li><a href="/c" onclick="one()">Elm</a></li></ul><script>function one() {} function two() {}</script>';
+    const { mould } = bindSpots(importOf(paste), 'recommended');
+    expect(mould.template.match(/km-when="\w+\.way is way-\d"/g)).toHaveLength(2);
+    const { markup } = compileMould(mould).cast({ id: 'c' });
+    expect(markup.match(/<a /g)).toHaveLength(3);
+  });
+
+  it('are counted from nothing on where they say so', () => {
+    const paste =
+      '<ul><li style="--i: 0" data-at="0">Ash tree</li><li style="--i: 1" data-at="1">Oak tree</li><li style="--i: 2" data-at="2">Elm tree</li></ul>';
+    const { mould } = bindSpots(importOf(paste), 'recommended');
+    expect(mould.template.match(/\{~\w+#index~\}/g)).toHaveLength(2);
+    const { markup } = compileMould(mould).cast({ id: 'c' });
+    expect(markup).toContain('style="--i: 2" data-at="2"');
   });
 
   it('keep the blanks that only some have between words and markup', () => {

@@ -150,7 +150,10 @@ export function withRow(
   const by = row.shapes?.by;
   const key = freeKey(new Set(rows.flatMap((one) => keyOf(one) ?? [])), rows.length + 1);
   const bare: Json = by === undefined ? {} : { [by]: shape ?? row.shapes?.all[0]?.is ?? null };
-  const fresh = row.members.length === 0 ? row.default : { row: key, ...(bare as JsonObject) };
+  const fresh =
+    row.members.length === 0
+      ? row.default
+      : { row: key, ...(bare as JsonObject), ...ownMarks(row, rows, key) };
   return { values: withValue(filled, values, list, [...rows, fresh]), at: rows.length };
 }
 
@@ -161,11 +164,25 @@ export function withoutRow(filled: Filled, values: JsonObject, list: Steps, at: 
 
 /** A copy of a row behind it, under a key of its own. */
 export function withRowTwice(filled: Filled, values: JsonObject, list: Steps, at: number) {
-  const { rows } = listAt(filled, values, list);
+  const { field, rows } = listAt(filled, values, list);
   const row = rows[at] as Json;
   const key = freeKey(new Set(rows.flatMap((one) => keyOf(one) ?? [])), rows.length + 1);
-  const copy = isJsonObject(row) ? { ...row, row: key } : row;
+  const marks = ownMarks(field.row as Field, rows, key);
+  const copy = isJsonObject(row) ? { ...row, row: key, ...marks } : row;
   return withValue(filled, values, list, rows.toSpliced(at + 1, 0, copy));
+}
+
+/**
+ * What tells a new row apart in values that no form shows: an id that every row has one of its own
+ * of, since nobody could type one.
+ */
+function ownMarks({ members }: Field, rows: readonly Json[], key: string): JsonObject {
+  const marks = members.filter(({ name, kindName, declared }) => {
+    if (declared.shown !== false || kindName !== 'text') return false;
+    const texts = rows.map((row) => (isJsonObject(row) ? row[name] : undefined));
+    return texts.length > 1 && texts.every((one) => one) && new Set(texts).size === texts.length;
+  });
+  return Object.fromEntries(marks.map(({ name }) => [name, `row-${key}`]));
 }
 
 /** The row from one place in another; places are counted from 0 and after it was taken out. */

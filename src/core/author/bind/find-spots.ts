@@ -46,7 +46,8 @@ export function nearSpots(mould: Mould): NearSpot[] {
   return [...nearly.flatMap((one) => nearListOf(one, placed)), ...near];
 }
 
-function nearListOf({ start, end, rows, why }: NearList, placed: PlacesOf): NearSpot[] {
+function nearListOf({ at, rows, why }: NearList, placed: PlacesOf): NearSpot[] {
+  const { start, end } = at;
   return placed({ start, end, in: 'template', as: 'tag' }).map((place) => ({
     what: 'list',
     place,

@@ -112,6 +112,8 @@ export interface Proposed {
 
 /** Siblings that are alike and yet no list. */
 export interface NearList extends Range {
+  /** The start tag of the first, to point at. */
+  readonly at: Range;
   readonly rows: number;
   /** What stood in the way. */
   readonly why: string;

@@ -72,7 +72,8 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     isInScript,
     isFaithful,
     nearly: (rows, why) => {
-      nearly.push({ ...rangeOf(rows), rows: rows.length, why });
+      const range = rangeOf(rows);
+      nearly.push({ ...range, at: rows[0]?.[0]?.startTag ?? range, rows: rows.length, why });
     },
     ...countsOf(atoms, mould.template),
     isLookedUp: (id) => isInScript(id),

@@ -118,6 +118,8 @@ function attribute(
   { name, value }: { readonly name: string; readonly value: string },
   { isGone, isNew }: Look,
 ): string {
+  // A picture in a list is written with what all have, where some say nothing.
+  if (name === 'alt' && value === '') return '';
   if (/^\s*[[{]/.test(value)) return `${name}=${plainJson(value)}`;
   // A drawing written by its kind is kept from screen readers, as drawings without words are, or is
   // said to be a picture.

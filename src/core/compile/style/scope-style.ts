@@ -8,7 +8,7 @@ import {
   walk,
 } from 'css-tree';
 import MagicString from 'magic-string';
-import { type Finding, finding } from '../../problem/finding.ts';
+import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { atRuleNamed, isAtRule } from './at-rules.ts';
@@ -111,11 +111,19 @@ export function scopeStyle(
     const place = lines.placeAt(start(node));
     const name = node.name.toLowerCase();
     if (name === 'import') findings.push(finding('style/import', {}, place));
+    // At the top of the sheet it was taken out before.
+    else if (name === 'km-each') findings.push(nestedRowRules(node, place));
     else if (!atRuleNamed(name)) findings.push(finding('style/unknown-at-rule', { name }, place));
     // In a style element it has no effect at all (CSS Syntax 3, 3.2).
     else if (name !== 'charset') findings.push(finding('style/page-rule', { name }, place));
   }
   return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
+}
+
+function nestedRowRules({ prelude }: Atrule, place: Place): Finding {
+  const list = prelude ? generate(prelude).trim() : '';
+  const what = 'it stands in another rule, and has to be at the top of the sheet';
+  return finding('style/row-rules', { list, what }, place);
 }
 
 /** `#card` as the id of whichever cast, and attributes that speak of it; the same weight. */

@@ -16,32 +16,26 @@ const legacy: Readonly<Record<string, string>> = {
 
 /** Colours in attributes: of drawings, and of old markup. */
 export const drawnColors: MarkupDetector = (element) => {
-  if (element.isHtml)
-    return Object.entries(legacy).flatMap(([name, role]) => legacyAtom(element, name, role));
-  return painted.flatMap((name): Atom[] => {
-    const attribute = element.attributes.get(name);
-    if (!attribute || isBoundText(attribute.text)) return [];
-    const [part] = valueParts(attribute.text, 0);
-    if (part?.type !== 'color' || part.text !== attribute.text.trim()) return [];
+  if (element.isHtml) {
+    const about = { plain: 0.5, why: 'a colour in an attribute' };
+    return Object.entries(legacy).flatMap(([name, role]) =>
+      colorIn(element, name, { ...about, names: [role] }),
+    );
+  }
+  const about = { plain: 0.6, why: 'a colour in a drawing' };
+  const label = element.name === 'text' ? ['label color'] : [];
+  return painted.flatMap((name) => {
     const role = name === 'stroke' ? 'line color' : 'fill color';
-    return [
-      {
-        kind: 'color',
-        value: part.text,
-        element,
-        slot: `attr:${name}`,
-        section: 'Look',
-        marks: [attributeMark(attribute, hole())],
-        names: [...(element.name === 'text' ? ['label color'] : []), `drawing ${role}`],
-        weight: isPlainColor(part.text) ? 0.6 : 0.7,
-        why: 'a colour in a drawing',
-        same: `color ${colorKey(part.text)}`,
-      },
-    ];
+    return colorIn(element, name, { ...about, names: [...label, `drawing ${role}`] });
   });
 };
 
-function legacyAtom(element: TreeElement, name: string, role: string): Atom[] {
+interface About extends Pick<Atom, 'names' | 'why'> {
+  /** How sure it is of white and black, which often are no choice. */
+  readonly plain: number;
+}
+
+function colorIn(element: TreeElement, name: string, { names, why, plain }: About): Atom[] {
   const attribute = element.attributes.get(name);
   if (!attribute || isBoundText(attribute.text)) return [];
   const [part] = valueParts(attribute.text, 0);
@@ -54,9 +48,9 @@ function legacyAtom(element: TreeElement, name: string, role: string): Atom[] {
       slot: `attr:${name}`,
       section: 'Look',
       marks: [attributeMark(attribute, hole())],
-      names: [role],
-      weight: isPlainColor(part.text) ? 0.5 : 0.7,
-      why: 'a colour in an attribute',
+      names,
+      weight: isPlainColor(part.text) ? plain : 0.7,
+      why,
       same: `color ${colorKey(part.text)}`,
     },
   ];

@@ -86,8 +86,11 @@ export function inlineTitles(
   row: RowNoun | undefined,
 ): string[] {
   const property = /style:([\w-]+)/.exec(one.slot)?.[1] ?? '';
+  // A single letter may stand for anything.
   const words = property.startsWith('--')
-    ? look.words.of(property.slice(2))
+    ? property.length > 3
+      ? look.words.of(property.slice(2))
+      : ''
     : property.replace(/-/g, ' ');
   const [said = ''] = look.words.ofElement(element);
   if (one.kind === 'color') {

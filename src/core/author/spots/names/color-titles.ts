@@ -189,6 +189,11 @@ function useAt(source: string, start: number): Use {
     : 'shape';
 }
 
+/** What a colour is that a property holds, in words that end a title. */
+export function colorNoun(property: string): string {
+  return nounOf[useOf(property)];
+}
+
 /** Where a custom property is used. */
 function usesOf(property: string, { styled }: TitleLook) {
   const uses = new RegExp(`var\\(\\s*${property}\\s*[,)]`);

@@ -32,7 +32,9 @@ export function listNouns(list: Proposal, look: TitleLook, row: RowNoun | undefi
     ...byShape(element, fields, look),
     ...around,
   ];
-  return [...new Set([...nouns.map((words) => singular(words)), 'row'])];
+  // Rows in rows are something else than what they are in.
+  const said = nouns.map((words) => singular(words)).filter((noun) => noun !== row?.noun);
+  return [...new Set([...said, 'row'])];
 }
 
 /** WAI-ARIA 1.2, tab and tabpanel. */

@@ -2,11 +2,11 @@ import type { StyleSource } from '../../sources/style-source.ts';
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
 import type { Tree } from '../tree.ts';
-import { colorTitles } from './color-titles.ts';
+import { colorNoun, colorTitles } from './color-titles.ts';
 import { listNouns } from './list-nouns.ts';
 import type { SaidWords } from './said-words.ts';
 import { scriptTitles } from './script-titles.ts';
-import { styleTitles } from './style-titles.ts';
+import { styledAt, styleTitles } from './style-titles.ts';
 import { textTitles } from './text-titles.ts';
 import { plural } from './words.ts';
 
@@ -52,6 +52,11 @@ function titled(one: Proposal, look: TitleLook, row?: RowNoun): Proposal {
 function titlesOf(one: Proposal, look: TitleLook, row: RowNoun | undefined): readonly string[] {
   const [place] = one.found;
   if (one.of) return textTitles(one, one.of, look, row);
+  if (row && place?.in === 'style' && one.kind === 'color') {
+    const styled = styledAt(look.styled, place.start);
+    const noun = styled ? colorNoun(styled.declaration.property) : 'colour';
+    return [`${row.noun} ${noun}`.trim()];
+  }
   if (place?.in === 'style') return styleTitles(one, look);
   return place?.in === 'script' ? scriptTitles(one, look) : [];
 }

@@ -32,8 +32,8 @@ export function differences(
   const styles = stylesOf(at, facts, key, look, marked);
   const isWritten = (one: TreeAttribute) => isTaken(one) || (styles && one.name === 'style');
   const attributes = rowAttributes(at, facts, key, (one) => Boolean(isWritten(one)));
-  if (!attributes) throw new NoList('too many ways to write one element');
-  if (attributes.split && !canSplit(at)) throw new NoList('an element without an end tag');
+  if (!attributes) throw new NoList('one element is written in too many ways');
+  if (attributes.split && !canSplit(at)) throw new NoList('one element has no end tag');
   const fields = [...(classes?.fields ?? []), ...attributes.fields].map((one) =>
     differing(one, at),
   );

@@ -29,12 +29,11 @@ export function withRulesOfRows(
   if (elements.length < 2 || elements.some((some) => some.length === 0)) return list;
   const named = namesOfRows(list, elements);
   const known = new Set(elements.flat().flatMap(({ name, classes }) => [name, ...classes]));
-  const speaking = naming.flatMap((one) => {
+  const plain = naming.filter(({ rule }) => rule.conditions.length === 0 && !rule.parent);
+  const speaking = plain.flatMap((one) => {
     const selectors = selectorsOf(one, { named, known, count: elements.length });
     return selectors === undefined ? [] : [{ rule: one.rule, selectors }];
   });
-  // Under a condition they would be overruled by those that each cast writes for itself.
-  if (speaking.some(({ rule }) => rule.conditions.length > 0 || rule.parent)) return list;
   const drafts: PlacedDraft[] = [];
   const fields = [...rows.fields];
   const done = new Set<StyleRule>();
@@ -156,18 +155,28 @@ function eachRow(
   return { start: rule.offset, end: endOf(rule), in: 'style', text, ...keeps };
 }
 
-/** True where a later rule of the same elements sets what these set: each cast's own come last. */
+/**
+ * True where a rule of the same elements that stands later, or under a condition, sets what these
+ * set: each cast's own rules come last, and would overrule it.
+ */
 function isOverruled(style: StyleSource, rules: readonly StyleRule[]): boolean {
   const subjectOf = ({ written }: StyleRule) =>
-    written.flatMap((text) => (text.split(/[\s>+~]+/).at(-1) ?? '').match(/\.[\w-]+/g) ?? []);
+    written.flatMap(
+      (text) => (text.split(/[\s>+~]+/).at(-1) ?? '').match(/[.#][\w-]+|\[[^\]]*\]/g) ?? [],
+    );
   const own = new Set(rules.flatMap(subjectOf));
-  const set = new Set(rules.flatMap(({ declarations }) => declarations.map((one) => one.property)));
+  const set = rules.flatMap(({ declarations }) => declarations.map((one) => one.property));
+  // `border` sets `border-color` as well.
+  const isSet = (property: string) =>
+    set.some(
+      (one) => one === property || one.startsWith(`${property}-`) || property.startsWith(`${one}-`),
+    );
   const last = Math.max(...rules.map(({ offset }) => offset));
   return style.rules.some(
     (rule) =>
-      rule.offset > last &&
+      (rule.offset > last || rule.conditions.length > 0) &&
       !rules.includes(rule) &&
-      rule.declarations.some(({ property }) => set.has(property)) &&
+      rule.declarations.some(({ property }) => isSet(property)) &&
       subjectOf(rule).some((name) => own.has(name)),
   );
 }

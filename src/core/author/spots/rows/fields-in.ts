@@ -79,7 +79,7 @@ function listOrParts(column: RunColumn, key: string, look: FieldsLook): Fields {
     const list = listOf(column, key, look, fieldsIn);
     const around = namesAround(column.rows[0]?.[0]);
     if (list.own.every((one) => look.isFaithful(one, around))) return list;
-    look.nearly(column.rows, 'bound as a list, it would not give back the page as it is');
+    look.nearly(column.rows, 'as a list, the page would not stay the same');
   } catch (error) {
     if (!(error instanceof NoList)) throw error;
     look.nearly(column.rows, error.message);

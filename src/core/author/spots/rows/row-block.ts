@@ -123,7 +123,7 @@ function fieldOf(
     names: kind === 'color' ? ['color', `${words} color`] : [words],
     section: kind === 'text' ? 'Content' : 'Look',
     weight: 0.7,
-    why: 'what a rule of each row sets',
+    why: 'set by a rule for each row',
     drafts: [],
     found: found.map(
       ({ start, end }, row) => ({ start, end, in: 'style', as: 'value', row }) as const,

@@ -1,15 +1,6 @@
 import { isJsonObject, type Json } from '../../../model/json-source.ts';
-import {
-  type Atom,
-  type Found,
-  type Mark,
-  type PathOf,
-  type PlacedDraft,
-  type Proposal,
-  replaced,
-  type Spoken,
-} from '../atom.ts';
-import { attributeMark, hole } from '../markup/detector.ts';
+import { type Atom, type Found, type Mark, type PathOf, type Proposal, replaced } from '../atom.ts';
+import { hole } from '../markup/detector.ts';
 import { classesIn, coreOf, isKeptWhole, richTextOf } from '../markup/rich-texts.ts';
 import type { TreeElement, TreeText } from '../tree.ts';
 import type { Atoms } from './atoms.ts';
@@ -17,6 +8,7 @@ import type { ElementColumn, ProseColumn, TextColumn } from './columns.ts';
 import { draftsOf, type FieldsLook, NoList, structureOf } from './fields.ts';
 import { withBlanks } from './row-blanks.ts';
 import { numbered, type RowFacts } from './row-facts.ts';
+import { attributeOf, missingIn, plainAttribute } from './row-missing.ts';
 
 /** The atoms of elements in the same place, by their slots. */
 export function slotsAt(
@@ -160,6 +152,7 @@ export function fieldOf(
   const isFraction = found.some((one) => one?.declares?.type === 'number');
   const { marks: _, value: __, element, ...about } = base;
   const of = at.find((one) => one) ?? element;
+  const attribute = attributeOf(slot, kind);
   return {
     ...about,
     ...(of ? { of } : {}),
@@ -174,53 +167,8 @@ export function fieldOf(
     ),
     drafts: [
       ...found.flatMap((one) => draftsOf(one?.marks ?? [])),
-      ...(attributeOf(slot) ? missingIn(found, at, attributeOf(slot) as string) : []),
+      ...(attribute === undefined ? [] : missingIn(found, at, attribute)),
     ],
-  };
-}
-
-/** The attribute that a slot of several rows is of. */
-function attributeOf(slot: string): string | undefined {
-  return /\/attr:(.+)$/.exec(slot)?.[1];
-}
-
-/** An attribute that only some rows have is written in all: where it is empty, it is left out. */
-function missingIn(
-  found: Atoms,
-  at: readonly (TreeElement | undefined)[],
-  name: string,
-): PlacedDraft[] {
-  if (found.length < 2) return [];
-  const draft = found.find((one) => one)?.marks[0]?.drafts[0];
-  return at.flatMap((element): PlacedDraft[] => {
-    if (!element || !draft || element.attributes.has(name)) return [];
-    const insert = element.startTag.start + 1 + element.name.length;
-    const text = (spoken: Spoken, of: PathOf) => {
-      const written = String(draft.text(spoken, of)).replace(/^[^{]*?="|"$/g, '');
-      return ` ${name}="${written}"`;
-    };
-    return [{ start: insert, end: insert, in: 'template', text }];
-  });
-}
-
-/** What an attribute holds in one row where in others it is content. */
-function plainAttribute(
-  element: TreeElement | undefined,
-  name: string,
-  slot: string,
-): Atom | undefined {
-  const attribute = element?.attributes.get(name);
-  if (!element || !attribute?.text) return undefined;
-  return {
-    kind: 'text',
-    value: attribute.text,
-    element,
-    slot,
-    names: [],
-    section: 'Content',
-    marks: [attributeMark(attribute, hole())],
-    weight: 0.5,
-    why: 'text',
   };
 }
 
@@ -244,7 +192,7 @@ function commonKind(found: Atoms): Atom['kind'] {
   const areSingle = there.every(({ marks }) => marks.length === 1);
   if (areSingle && isIn('richtext') && kinds.has('richtext')) return 'richtext';
   if (areSingle && isIn()) return kinds.has('multiline') ? 'multiline' : 'text';
-  throw new NoList(`${[...kinds].join(' and ')} in the same place`);
+  throw new NoList(`${[...kinds].join(' and ')} stand in the same place`);
 }
 
 /** Words for several rows, those that all have before those of some. */
@@ -298,14 +246,15 @@ export function rowNumber(field: Proposal, facts: RowFacts): Proposal | undefine
   // Two cells with 1 and 2 may as well be two values.
   const isCell = field.names.some((name) => / column$/.test(name)) || field.names[0] === 'text';
   if (isCell && field.values.length < 3) return undefined;
-  if (isCounting(0)) return { ...field, weight: 0.3, why: 'the number of the row' };
-  if (!isCounting(1)) return undefined;
+  const isCode = /(?:attr|style):[^/]*$/.test(field.slot);
+  if (isCounting(0) && !(isCode && field.values.length > 2)) {
+    return { ...field, weight: 0.3, why: 'the number of the row' };
+  }
+  const fact = isCounting(0) ? 'index' : isCounting(1) ? 'number' : undefined;
+  if (!fact) return undefined;
   const drafts = field.drafts.map((draft) => ({
     ...draft,
-    text: (_: unknown, of: (slot: string) => string) => {
-      const { path, property } = { path: `${of(slot)}#number`, property: '' };
-      return draft.text({ path, property }, of);
-    },
+    text: (_: unknown, of: PathOf) => draft.text({ path: `${of(slot)}#${fact}`, property: '' }, of),
   }));
   return structureOf(field.slot, drafts);
 }

@@ -127,16 +127,16 @@ function mayBeRows(rows: readonly Row[], look: RowLook): boolean {
 function reasonAgainst(rows: readonly Row[], gain: number, look: RowLook): string | undefined {
   const [first = []] = rows;
   if (areFormParts(rows)) return 'each asks for something else';
-  if (areCopies(rows, look)) return 'they are copies of one set: what is in it repeats';
+  if (areCopies(rows, look)) return 'they are copies of one another';
   const [inStyle, inScript] = [namedBySelector(rows, look), namedByScript(rows, look)];
   // What leads to another part by an id says with it what that part says once more.
   const tied = rows.every(([one]) => one && look.isTied(one)) ? 2 : 0;
   if (gain + tied <= costOfList + 2 * inStyle + 4 * inScript) {
     if (gain <= costOfList) return 'they have too little in common';
-    return `${inScript > 0 ? 'the script asks for' : 'style speaks of'} each by its id`;
+    return `${inScript > 0 ? 'the script looks up' : 'the style has a rule for'} each one by its id`;
   }
   const areTwo = first.length === 1 && rows.length === 2 && first[0] && !isRowByName(first[0]);
-  return areTwo && !areTwoOfAKind(rows, look) ? 'two of a kind are no list yet' : undefined;
+  return areTwo && !areTwoOfAKind(rows, look) ? 'two alike are too few for a list' : undefined;
 }
 
 /** Two of a kind are rows where each is made of several parts, and neither is a special one. */

@@ -24,7 +24,7 @@ export const contentWords: StyleDetector = (look) =>
           names: [...styled.subject.names.map((name) => `${name} text`), 'text'],
           section: 'Content',
           weight: isSign ? 0.62 : 0.8,
-          why: isSign ? 'a sign that style shows' : 'words that style shows',
+          why: isSign ? 'a symbol shown by the style' : 'text shown by the style',
         },
       ];
     });

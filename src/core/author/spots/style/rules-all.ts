@@ -35,7 +35,7 @@ export function notRuledBy(style: StyleSource): (proposal: Proposal) => string |
       if (isSetAgain || isChosenOver)
         return `another rule of the same elements sets ${declaration.property} again`;
       return hasHalf(declaration, holds)
-        ? `another length of the rule is made for this ${declaration.property}`
+        ? `another length in the rule depends on this ${declaration.property}`
         : undefined;
     });
     return reasons.find((one) => one !== undefined);
