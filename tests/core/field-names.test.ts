@@ -68,8 +68,8 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
     'headings of a table',
     '<table><tr><th>Stop</th><th>First tram</th></tr><tr><td>Ash</td><td>10:20</td></tr><tr><td>Oak</td><td>10:26</td></tr></table>',
     [
-      'firstColumn: First column heading',
-      'secondColumn: Second column heading',
+      'firstColumn: Stop column',
+      'secondColumn: First tram column',
       'rows: Stops',
       '  stop: Stop',
       '  firstTram: First tram',

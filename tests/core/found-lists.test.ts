@@ -76,6 +76,29 @@ const cases: readonly (readonly [differ: string, paste: string, rows: number])[]
     3,
   ],
   [
+    'by a state in another language, which the script moves on',
+    `${inBox(card('Ash', '', '<div class="card actief">'), card('Oak'), card('Elm'))}<script>document.querySelector(".actief").classList.remove("actief")</script>`,
+    3,
+  ],
+  [
+    'in the number that a system gave each picture',
+    inBox(
+      card('Ash', '<img class="wp-image-31" src="a.png" alt="a">'),
+      card('Oak', '<img class="wp-image-47" src="b.png" alt="b">'),
+      card('Elm', '<img class="wp-image-52" src="c.png" alt="c">'),
+    ),
+    3,
+  ],
+  [
+    'by a caption that is empty in one, read as a text',
+    `${inBox(
+      card('Ash', '', '<div class="card" data-note="The oldest of them.">'),
+      card('Oak', '', '<div class="card" data-note="It has owls.">'),
+      card('Elm', '', '<div class="card" data-note="">'),
+    )}<p id="n"></p><script>document.querySelectorAll(".card").forEach((c) => { c.onclick = () => { document.getElementById("n").textContent = c.dataset.note } })</script>`,
+    3,
+  ],
+  [
     'in nothing but their words, two elements a row',
     '<dl><dt>Ash</dt><dd>Tall, and grey.</dd><dt>Oak</dt><dd>Wide, and old.</dd><dt>Elm</dt><dd>Gone.</dd></dl>',
     3,
@@ -109,7 +132,9 @@ describe('siblings are one list though they differ', () => {
     const before = compileMould(mould).cast({ id: 'c' }).markup;
     const after = compiled.cast({ id: 'c' }).markup;
     const { style } = bound.mould;
-    expect(isSamePage({ before, after, style, template: mould.template })).toBe(true);
+    expect(
+      isSamePage({ before, after, style, script: mould.script, template: mould.template }),
+    ).toBe(true);
     // One row more is written as the others are.
     const [[name = ''] = []] = Object.entries(properties).filter(([, one]) => one.type === 'array');
     const rows = lists[0].default;

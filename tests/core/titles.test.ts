@@ -42,12 +42,37 @@ const pastes: readonly (readonly [name: string, paste: string, titles: readonly 
   [
     'a table by its headings',
     '<table><tr><th>Boat</th><th>Length</th></tr><tr><td>Gull</td><td>4 m</td></tr><tr><td>Tern</td><td>6 m</td></tr><tr><td>Skua</td><td>7 m</td></tr></table>',
-    ['First column heading', 'Second column heading', 'Boats', '  Boat', '  Length'],
+    ['Boat column', 'Length column', 'Boats', '  Boat', '  Length'],
   ],
   [
     'a list under its heading',
     '<div><h3>Ingredients</h3><ul><li>Flour, two cups</li><li>Salt, a spoon</li><li>Water, some</li></ul></div>',
     ['Heading', 'Ingredients', '  Ingredient'],
+  ],
+  [
+    'two headings that are of lists',
+    '<div><h3>Zutaten</h3><ul><li>Mehl, zwei Tassen</li><li>Salz, etwas</li><li>Wasser, viel</li></ul><h3>Und so</h3><ol><li>Das Mehl sieben und salzen</li><li>Das Wasser langsam zugeben</li><li>Alles gut kneten und ruhen lassen</li></ol></div>',
+    ['Points heading', 'Points', '  Point', 'Steps heading', 'Steps', '  Step'],
+  ],
+  [
+    'the words around another',
+    '<div class="x"><h2>Oars</h2><div>Colour: <span id="chosen">Cream</span></div><p>Do not be late.</p></div><script>document.getElementById("chosen").textContent = location.hash</script>',
+    ['Heading', 'Chosen label', 'Closing line'],
+  ],
+  [
+    'what a dialog says',
+    '<div class="x" role="dialog"><p>Wet paint</p><p>Please do not sit on the benches by the pond today.</p><button>All right</button></div>',
+    ['Message', 'Button'],
+  ],
+  [
+    'pictures of two moments',
+    '<div class="x"><img src="/p/mill-before.jpg" alt="A roof with holes"><img src="/p/mill-after.jpg" alt="A roof"></div>',
+    ['Picture before', 'Picture after'],
+  ],
+  [
+    'a logo leads home',
+    '<div class="x"><a href="/"><img src="/p/gull.svg" alt="Gull"></a><p>Boats by the hour.</p></div>',
+    ['Link', 'Logo', 'Closing line'],
   ],
   [
     'Microdata',
@@ -91,8 +116,18 @@ describe('a colour is called by what it does', () => {
     ],
     [
       'the ends of a gradient',
-      '.title { background: linear-gradient(#a1d2e3, #f6e5c4) }',
+      '.title { background: linear-gradient(90deg, #a1d2e3, #f6e5c4) }',
       ['Heading background start colour', 'Heading background end colour'],
+    ],
+    [
+      'one that runs downwards',
+      '.title { background: linear-gradient(#a1d2e3, #f6e5c4) }',
+      ['Heading background top colour', 'Heading background bottom colour'],
+    ],
+    [
+      'a custom property is called what the author calls it',
+      ':root { --sale: #c0392b } .title { color: var(--sale) }',
+      ['Sale colour'],
     ],
     [
       'white is the background of one thing and the text of another',

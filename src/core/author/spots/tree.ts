@@ -257,3 +257,8 @@ export function isBoundText(text: string): boolean {
 export function isBoundElement({ attributes }: TreeElement): boolean {
   return [...attributes.keys()].some((name) => name.startsWith('km-'));
 }
+
+/** True for an element with words in it, at any depth. */
+export function hasWords({ children }: TreeElement): boolean {
+  return children.some((one) => (one.node === 'text' ? /\S/.test(one.text) : hasWords(one)));
+}

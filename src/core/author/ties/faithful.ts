@@ -18,7 +18,13 @@ export function changesBy(mould: Mould): (fields: readonly NamedField[]) => Diff
     const bound = withFields(mould, fields);
     const after = markupOf(bound);
     if (after === undefined) return {};
-    return differenceOf({ before, after, style: bound.style, template: mould.template });
+    return differenceOf({
+      before,
+      after,
+      style: bound.style,
+      script: mould.script,
+      template: mould.template,
+    });
   };
 }
 
@@ -55,7 +61,13 @@ export function isFaithfulPiece(
   const inStyle = changes.filter((one) => one.in === 'style');
   const style = inStyle.length === 0 ? mould.style : renderSources(mould, inStyle).style.text;
   if (after === undefined) return false;
-  return isSamePage({ before: template, after, style, template: mould.template });
+  return isSamePage({
+    before: template,
+    after,
+    style,
+    script: mould.script,
+    template: mould.template,
+  });
 }
 
 function moveRange({ start, end }: Range, by: number): Range {

@@ -1,5 +1,6 @@
 import { type DefaultTreeAdapterTypes, parseFragment } from 'parse5';
 import type { Range } from '../../text/edits.ts';
+import { memoizeByName } from '../../text/memoize.ts';
 import { colorKey } from '../spots/style/values.ts';
 
 /** How the page of one markup differs from that of another. */
@@ -14,6 +15,8 @@ export interface Pair {
   readonly after: string;
   /** The style of the other. */
   readonly style: string;
+  /** The script of both. */
+  readonly script: string;
   /** What the first is a cast of. */
   readonly template: string;
 }
@@ -31,7 +34,7 @@ export function differenceOf(pair: Pair): Difference | undefined {
   return { at: placeOf(pair.template, look, found.at, found.length) };
 }
 
-function lookOf({ after, style, template }: Pair): Look {
+function lookOf({ after, style, script, template }: Pair): Look {
   const classes = [...after.matchAll(/\bclass=(["'])(.*?)\1/gis)].map(([, , names = '']) => names);
   const words = new Set(classes.join(' ').split(/\s+/));
   return {
@@ -39,6 +42,7 @@ function lookOf({ after, style, template }: Pair): Look {
     isGone: (name) => !words.has(name) && !style.includes(name),
     // What rows set for their own style is new.
     isNew: (property) => !template.includes(property),
+    isMute: memoizeByName((name) => !style.includes(`[${name}`) && isReadAsText(script, name)),
   };
 }
 
@@ -57,6 +61,8 @@ function compare({ before, after }: Pair, look: Look) {
 interface Look {
   readonly isGone: (className: string) => boolean;
   readonly isNew: (property: string) => boolean;
+  /** True for an attribute of data that says the same where it is empty as where it is not there. */
+  readonly isMute: (name: string) => boolean;
 }
 
 /** Where in a template a token of its cast comes from, with the one before it. */
@@ -101,6 +107,17 @@ function shapeOf(markup: string, look: Look, sourceCodeLocationInfo = false) {
   return { tokens, places, gaps };
 }
 
+/** True where script puts an attribute of data into text, or takes something else if it is empty. */
+function isReadAsText(script: string, name: string): boolean {
+  const key = name.slice('data-'.length).replace(/-([a-z])/g, (_, letter) => letter.toUpperCase());
+  const reads = [...script.matchAll(new RegExp(`\\bdataset\\.${key}\\b`, 'g'))];
+  if (script.includes(name) || reads.length === 0) return false;
+  return reads.every(({ index, 0: read }) => {
+    const isText = /\b(?:textContent|innerText)\s*=\s*[\w$.[\]]*$/.test(script.slice(0, index));
+    return isText || /^\s*\|\|/.test(script.slice(index + read.length));
+  });
+}
+
 /** JSON without what is blank in it. */
 function plainJson(text: string): string {
   try {
@@ -116,10 +133,11 @@ const holdsColor = /^(?:fill|stroke|color|bgcolor|(?:stop|flood|lighting)-color)
 
 function attribute(
   { name, value }: { readonly name: string; readonly value: string },
-  { isGone, isNew }: Look,
+  { isGone, isNew, isMute }: Look,
 ): string {
   // A picture in a list is written with what all have, where some say nothing.
   if (name === 'alt' && value === '') return '';
+  if (value === '' && name.startsWith('data-') && isMute(name)) return '';
   if (/^\s*[[{]/.test(value)) return `${name}=${plainJson(value)}`;
   // A drawing written by its kind is kept from screen readers, as drawings without words are, or is
   // said to be a picture.

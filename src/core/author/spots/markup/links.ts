@@ -11,9 +11,9 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
   const href = element.attributes.get('href');
   if (!href || (element.name !== 'a' && element.name !== 'area')) return [];
   if (isBoundText(href.text) || !isSafeAddress(href.text) || isOwn(tree, href.text)) return [];
-  // The top of the page is no place of anybody's (HTML Standard, 7.4.6.4).
-  if (/^#top$/i.test(href.text)) return [];
   const text = isWritten(element) ? undefined : onlyText(element);
+  // The top of the page is no place of anybody's (HTML Standard, 7.4.6.4).
+  if (/^#top$/i.test(href.text) || (href.text === '#' && !text)) return [];
   const target = element.attributes.get('target');
   const opens = target?.text === '_blank' ? target : undefined;
   const marks: Mark[] = [attributeMark(href, hole())];

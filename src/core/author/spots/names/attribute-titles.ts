@@ -1,6 +1,7 @@
 import type { Proposal } from '../atom.ts';
-import { type TreeElement, within } from '../tree.ts';
+import { hasWords, type TreeElement, within } from '../tree.ts';
 import { contentWord } from './content-words.ts';
+import { fileWord } from './file-words.ts';
 import { isNoun } from './list-nouns.ts';
 import { isButton } from './pressed.ts';
 import type { RowNoun, TitleLook } from './titles.ts';
@@ -27,8 +28,11 @@ export function attributeTitles(
   element: TreeElement,
   look: TitleLook,
 ): string[] {
-  const known = attributeWords[name];
-  if (one.kind === 'media') return [isSound(one) ? 'sound' : 'film'];
+  // Where there are no words to read, a tooltip is all that says what it is.
+  const isAlone = name === 'title' && !hasWords(element);
+  const known = isAlone ? 'label' : attributeWords[name];
+  const file = fileWord(one);
+  if (file || one.kind === 'media') return [file ?? 'film'];
   if (name === 'aria-label' && element.attributes.get('role')?.text === 'img')
     return ['picture description'];
   if (name.startsWith('data-') || known === undefined) {
@@ -42,6 +46,7 @@ export function attributeTitles(
   if (name === 'action') return [known];
   if (name === 'src' && element.name === 'iframe') return [frameTitle(element)];
   if (isButton(element) && name === 'value') return ['button', 'button text'];
+  if (name === 'value' && element.attributes.get('type')?.text === 'range') return ['start value'];
   if (name === 'placeholder' || element.name === 'input') {
     const about = boxName(element, look);
     return [about ? `${about} ${known}` : known];
@@ -50,16 +55,21 @@ export function attributeTitles(
   return [known, ...(said ? [withNoun(known, said)] : [])];
 }
 
-function isSound({ values }: Proposal): boolean {
-  return values.some((value) => /\.(?:mp3|wav|ogg|m4a)/i.test(JSON.stringify(value ?? '')));
-}
+/** What types of boxes ask for (HTML Standard, 4.10.5). */
+const asked: Readonly<Record<string, string>> = {
+  email: 'e-mail',
+  tel: 'phone',
+  url: 'address',
+  date: 'date',
+  search: 'search',
+  password: 'password',
+  range: 'slider',
+};
 
 /** What a box of a form asks for: by its type, its name, or the label. */
 function boxName({ attributes }: TreeElement, { words }: TitleLook): string {
   const type = attributes.get('type')?.text ?? '';
-  const byType = { email: 'e-mail', tel: 'phone', url: 'address', date: 'date', search: 'search' }[
-    type
-  ];
+  const byType = asked[type];
   if (byType) return byType;
   for (const name of ['name', 'id', 'autocomplete']) {
     const said = words.of(attributes.get(name)?.text ?? '');

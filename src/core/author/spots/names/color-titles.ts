@@ -1,4 +1,5 @@
 import { converter, parse as parseColor } from 'culori';
+import type { Range } from '../../../text/edits.ts';
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
 import { styledAt, subjectWords } from './style-titles.ts';
@@ -33,18 +34,15 @@ export function colorTitles(
     .filter(({ isBright, uses }) => isBright && uses.length > 1)
     .sort((a, b) => b.uses.length - a.uses.length);
   const brands = brandsOf(bright, look);
+  const owned = new Set(used.map(ownTitle));
   return new Map(
     used.map((one) => {
-      const brand = brands.get(one) ?? '';
       const own = ownTitle(one);
-      const isRole = roleWords.test(own);
-      const titles = [
-        isRole ? own : '',
-        brand,
-        ...(brand ? [] : [own]),
-        ...byUse(one, look),
-        own,
-      ].filter((title) => title !== '');
+      // What the author calls one colour is the title of no other.
+      const others = [brands.get(one) ?? '', ...byUse(one, look)];
+      const titles = [own, ...others.filter((title) => !owned.has(title)), ...others].filter(
+        (title) => title !== '',
+      );
       return [one.proposal, { titles: [...new Set(titles)] }] as const;
     }),
   );
@@ -67,10 +65,6 @@ function brandsOf([first, second]: readonly Used[], look: TitleLook): Map<Used, 
   ]);
 }
 
-/** Names that say what a colour is for. */
-const roleWords =
-  /^(?:accent|main|brand|background|text|line|quiet|dark|light|highlight|button|link|warning|card)\b/;
-
 /** A name that says what the colour is for, given by the author. */
 function ownTitle({ said }: Used): string {
   const words = said.replace(/ ?colour$/, '');
@@ -92,13 +86,14 @@ function byUse(one: Used, look: TitleLook): string[] {
     ? use.by.subject.isRoot
       ? []
       : subjectWords(use.by, look)
-    : of
+    : of && of.parent?.name !== ''
       ? [...look.words.ofElement(of), ...(typed[of.name] ? [typed[of.name] as string] : [])]
       : [];
   const ground = uses.find((each) => each.as === 'ground' && each.by?.subject.isRoot)?.by;
   const modified = (ground ? modifiersOf(ground, look) : []).map((words) => `${words} background`);
-  const stop = use ? stopOf(one.proposal, use.by) : '';
-  const stops = stop === '' ? [] : [`${said[0] ? `${said[0]} ` : ''}background ${stop} colour`];
+  const stop = use ? stopOf(one.proposal, use.by, look) : '';
+  const ofWhat = one.said === '' ? [...said.slice(0, 1), 'background'] : [one.said];
+  const stops = stop === '' ? [] : [`${ofWhat.join(' ')} ${stop} colour`];
   const state = use?.by?.subject.state ? `${use.by.subject.state} ` : '';
   const own = said.map(
     (words) => `${words} ${state}${use?.as === 'ground' ? 'background' : 'colour'}`,
@@ -134,16 +129,37 @@ const nounOf: Readonly<Record<Use, string>> = {
   shape: 'colour',
 };
 
-/** Which end of a gradient a colour is. */
-function stopOf({ found }: Proposal, by: Styled | undefined): string {
+/** Which end of a gradient a colour is, in what any property or attribute holds; '' for neither. */
+function stopOf({ found, slot }: Proposal, by: Styled | undefined, { tree }: TitleLook): string {
   const [place] = found;
-  if (!by || !place || found.length > 1 || !/gradient\(/.test(by.declaration.value)) return '';
-  const after = by.declaration.value.slice(place.end - by.declaration.valueOffset);
-  const isLast = !/#|\b(?:rgb|hsl|ok)|var\(/.test(after);
-  const before = by.declaration.value.slice(0, place.start - by.declaration.valueOffset);
-  const isFirst = !/#|\b(?:rgb|hsl|ok)|var\(|transparent/.test(before);
-  return isFirst === isLast ? '' : isFirst ? 'start' : 'end';
+  if (!by || !place) return place?.in === 'template' ? endOf(tree.source, place) : '';
+  const { value, valueOffset, property } = by.declaration;
+  const start = place.start - valueOffset;
+  if (start >= 0 && start < value.length) {
+    return found.length > 1 ? '' : endOf(value, { start, end: place.end - valueOffset });
+  }
+  // A custom property that a gradient is drawn with.
+  const use = property.startsWith('--')
+    ? undefined
+    : new RegExp(`var\\(\\s*${slot}\\s*[,)]`).exec(value);
+  return use ? endOf(value, { start: use.index, end: use.index + use[0].length }) : '';
 }
+
+/** CSS Images 4, 3.1: colours run downwards where no direction is given. */
+function endOf(source: string, { start, end }: Range): string {
+  const before = /(?:^|[;:"'])[^;:"']*$/.exec(source.slice(0, start))?.[0] ?? '';
+  const after = /^[^;"']*/.exec(source.slice(end))?.[0] ?? '';
+  const color = /#|\b(?:rgb|hsl|ok)|var\(|transparent/;
+  const isFirst = !color.test(before);
+  if (!/gradient\(/.test(before) || isFirst === !color.test(after)) return '';
+  const [, turned, side] = /gradient\(\s*(?:([\d.]+)deg|to ([\w ]+),)?/.exec(before) ?? [];
+  const degrees = turned === undefined ? sides[side ?? 'bottom'] : Number(turned);
+  if (!/linear/.test(before) || degrees === undefined) return isFirst ? 'start' : 'end';
+  if (degrees > 135 && degrees < 225) return isFirst ? 'top' : 'bottom';
+  return isFirst ? 'start' : 'end';
+}
+
+const sides: Readonly<Record<string, number>> = { bottom: 180 };
 
 /** What sets a root apart by a class such as `board--dark`. */
 function modifiersOf({ subject }: Styled, look: TitleLook): string[] {
@@ -164,7 +180,11 @@ function usedIn(proposal: Proposal, look: TitleLook): Used {
       return [{ as: useOf(by?.declaration.property ?? ''), by }];
     return usesOf(by.declaration.property, look);
   });
-  const own = proposal.slot.startsWith('--') ? look.words.of(proposal.slot.slice(2)) : '';
+  const [own = ''] = [proposal.slot, ...(proposal.joined ?? [])].flatMap((slot) => {
+    const [, name] = /^(?:--|attr:data-|style:--)([\w-]+)/.exec(slot) ?? [];
+    const words = name === undefined ? '' : look.words.of(name);
+    return words === '' ? [] : [words];
+  });
   const [word = ''] = proposal.said === undefined ? [] : [look.words.of(proposal.said)];
   return {
     proposal,

@@ -1,7 +1,7 @@
 /** What texts are by how they look, in whatever language. */
 const looks: readonly (readonly [RegExp, string])[] = [
   [
-    /^(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?\b|^(?:montag|dienstag|mittwoch|donnerstag|freitag|samstag|sonnabend|sonntag|mo|di|mi|do|fr|sa|so)s?\b|^(?:lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche)s?\b|^(?:lunes|martes|mi[eé]rcoles|jueves|viernes|s[aá]bado|domingo)s?\b|^(?:luned|marted|mercoled|gioved|venerd)[iì]|^(?:maandag|dinsdag|woensdag|donderdag|vrijdag|zaterdag|zondag)/i,
+    /^(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?s?\b|^(?:montag|dienstag|mittwoch|donnerstag|freitag|samstag|sonnabend|sonntag)s?\b|^(?:mo|di|mi|do|fr|sa|so)(?:\.|\s?[–—,/&-]|:?$|\s(?:und|bis)\b)|^(?:lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche)s?\b|^(?:lunes|martes|mi[eé]rcoles|jueves|viernes|s[aá]bado|domingo)s?\b|^(?:luned|marted|mercoled|gioved|venerd)[iì]|^(?:maandag|dinsdag|woensdag|donderdag|vrijdag|zaterdag|zondag)/i,
     'day',
   ],
   [/^(?:1[5-9]|20)\d\d$/, 'year'],
@@ -22,12 +22,16 @@ const looks: readonly (readonly [RegExp, string])[] = [
   [/\?$/, 'question'],
 ];
 
+/** In characters. What is longer is a sentence, whatever it begins with. */
+const longest = 48;
+
 /** What most of some texts are; undefined where they are no more than words. */
 export function contentWord(texts: readonly string[]): string | undefined {
   const there = texts.map((text) => text.trim()).filter((text) => text !== '');
   if (there.length === 0) return undefined;
   // One of several may say that there is none: closed, free, today.
   const isMost = (look: RegExp) =>
-    there.filter((text) => look.test(text)).length * 3 > there.length * 2 - 1;
+    there.filter((text) => text.length < longest && look.test(text)).length * 3 >
+    there.length * 2 - 1;
   return looks.find(([look]) => isMost(look))?.[1];
 }

@@ -60,7 +60,7 @@ function elementsAt(
 }
 
 /** A row with no more names than others have as well: those of its own tell it apart. */
-function withSharedNames(row: TreeElement): TreeElement {
+export function withSharedNames(row: TreeElement): TreeElement {
   const others = (row.parent ? childrenOf(row.parent) : []).filter(
     (one) => one !== row && one.name === row.name,
   );
@@ -93,7 +93,7 @@ function byTable({ name, children }: TreeElement): string[] {
 function byLabel(element: TreeElement, { words }: TitleLook): string[] {
   if (!words.isEnglish) return [];
   for (let one = element.parent; one && one.name !== ''; one = one.parent) {
-    const label = one.attributes.get('aria-label')?.text ?? headingBefore(one);
+    const label = one.attributes.get('aria-label')?.text ?? labelBefore(one);
     if (label !== undefined) {
       const said = label.toLowerCase().trim();
       return isShort(said) && /^[a-z' -]+$/.test(said) && singular(said) !== said ? [said] : [];
@@ -104,9 +104,14 @@ function byLabel(element: TreeElement, { words }: TitleLook): string[] {
 }
 
 /** The heading that stands just before an element. */
-function headingBefore({ parent, start }: TreeElement): string | undefined {
+export function headingBefore({ parent, start }: TreeElement): TreeElement | undefined {
   const before = (parent ? childrenOf(parent) : []).filter((one) => one.start < start).at(-1);
-  return before && /^h[1-6]$/.test(before.name) ? onlyText(before)?.text : undefined;
+  return before && /^h[1-6]$/.test(before.name) ? before : undefined;
+}
+
+function labelBefore(element: TreeElement): string | undefined {
+  const heading = headingBefore(element);
+  return heading ? onlyText(heading)?.text : undefined;
 }
 
 function isShort(words: string): boolean {
@@ -163,9 +168,9 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
   const kinds = new Set(fields.map(({ kind }) => kind));
   const inside = [...within(element)];
   const holds = (name: RegExp) => inside.some((one) => one !== element && name.test(one.name));
+  if (holds(/^(?:blockquote|q)$/)) return ['quote'];
   const own = byName[element.name] ?? byRole[element.attributes.get('role')?.text ?? ''];
   if (own) return [own];
-  if (holds(/^(?:blockquote|q)$/)) return ['quote'];
   if (element.name === 'label') return ['choice'];
   if (element.name === 'button') return [choosesOthers(element, look) ? 'filter' : 'button'];
   if (element.parent?.name === 'ol') return ['step'];

@@ -29,12 +29,14 @@ export function saidWords(
   const styled = [...style.classes.keys(), ...style.ids.keys(), ...properties];
   const used = [...new Set(tree.elements.flatMap(({ classes }) => classes))];
   const names = styled.length > 3 ? styled : [...used, ...styled];
-  const prefixes = prefixesOf(names, tree);
+  const repeated = repeatedIn(names);
+  const prefixes = new Set([...repeated, ...rootWords(tree)]);
   const english = isEnglish(tree.root.children.map(textOf).join(' '));
   const read = memoizeByName((name: string): string => {
     const alone = wordsAlone[name.toLowerCase()];
     if (alone !== undefined) return alone;
     const parts = partsOf(name, prefixes);
+    if (repeated.has(name.toLowerCase()) && tradeWord(name.toLowerCase()) === undefined) return '';
     const words = parts.map((word) => {
       if (/^\d+$/.test(word)) return '';
       return (
@@ -69,7 +71,12 @@ export function saidWords(
 const wordsAlone: Readonly<Record<string, string>> = { no: 'number', ep: 'episode' };
 
 /** Words that say which of several, beside one that says what. */
-const kinds: Readonly<Record<string, string>> = { first: 'first', last: 'last' };
+const kinds: Readonly<Record<string, string>> = {
+  first: 'first',
+  last: 'last',
+  off: 'off',
+  open: 'open',
+};
 
 const nouns = /^(?:button|link|picture|icon|heading|text|label|logo|film|background|colour|badge)$/;
 
@@ -129,21 +136,21 @@ function partsOf(name: string, prefixes: ReadonlySet<string>): string[] {
   return main.filter((word) => !(main.length > 1 && prefixes.has(word)));
 }
 
-/** What so many of the names begin with that it says nothing, and the names of the roots. */
-function prefixesOf(names: readonly string[], tree: Tree): Set<string> {
+/** What so many of the names begin with that it says nothing. */
+function repeatedIn(names: readonly string[]): Set<string> {
   const counts = new Map<string, number>();
   for (const name of names) {
     const [first, ...more] = splitName(name);
     if (first !== undefined && more.length > 0) counts.set(first, (counts.get(first) ?? 0) + 1);
   }
-  const found = new Set<string>();
-  for (const [word, count] of counts) if (count > 2 && count * 3 >= names.length) found.add(word);
-  for (const child of tree.root.children) {
-    if (child.node !== 'element') continue;
-    for (const name of [...child.classes, child.attributes.get('id')?.text ?? '']) {
-      const [first] = splitName(name);
-      if (first !== undefined) found.add(first);
-    }
-  }
-  return found;
+  const isMost = (count: number) => count > 2 && count * 3 >= names.length;
+  return new Set([...counts].flatMap(([word, count]) => (isMost(count) ? [word] : [])));
+}
+
+/** What the names of the roots begin with. */
+function rootWords({ root }: Tree): string[] {
+  const roots = root.children.filter((child) => child.node === 'element');
+  return roots.flatMap(({ classes, attributes }) =>
+    [...classes, attributes.get('id')?.text ?? ''].flatMap((name) => splitName(name).slice(0, 1)),
+  );
 }

@@ -29,6 +29,10 @@ export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
   const styled = place && styledAt(look.styled, place.start);
   if (!styled) return [];
   const { property } = styled.declaration;
+  if (one.kind === 'typeface' && !property.startsWith('--')) {
+    const said = styled.subject.isRoot ? [] : subjectWords(styled, look);
+    return [...said.map((words) => `${words} typeface`), 'typeface'];
+  }
   if (!property.startsWith('--')) return measured(property, [styled], look);
   const comment = commentAt(look.style.text, styled.declaration.offset);
   const words = look.words.of(property.slice(2));
@@ -62,10 +66,15 @@ function lastOf(title: string): string {
 /** What a measure is of: the words of what its rule styles, and what the property sets. */
 function measured(property: string, uses: readonly Styled[], look: TitleLook): string[] {
   const found = measures.find(([is]) => is.test(property));
+  const isFade = /^transition/.test(property) && /opacity/.test(uses[0]?.declaration.value ?? '');
   const isSquare =
     uses.some(({ declaration }) => declaration.property === 'width') &&
     uses.some(({ declaration }) => declaration.property === 'height');
-  const what = isSquare ? 'size' : (found?.[1] ?? property.replace(/-/g, ' '));
+  const what = isFade
+    ? 'fade time'
+    : isSquare
+      ? 'size'
+      : (found?.[1] ?? property.replace(/-/g, ' '));
   const [use] = uses;
   if (!use) return [what];
   if (use.subject.isRoot) return [found?.[2] ?? what];

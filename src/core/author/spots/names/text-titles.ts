@@ -1,6 +1,6 @@
 import { isJsonObject, type Json } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
-import type { TreeElement } from '../tree.ts';
+import type { TreeElement, TreeNode } from '../tree.ts';
 import {
   attributeTitles,
   frameTitle,
@@ -10,45 +10,14 @@ import {
 } from './attribute-titles.ts';
 import { cellNames } from './cell-names.ts';
 import { contentWord } from './content-words.ts';
-import { isNoun } from './list-nouns.ts';
+import { fileWord } from './file-words.ts';
+import { fragmentTitle } from './fragment-titles.ts';
+import { isNoun, withSharedNames } from './list-nouns.ts';
+import { placeTitle, roles } from './place-titles.ts';
 import { isButton, isInButton, isPill, isPressed } from './pressed.ts';
+import { isNamed, rowTextTitles } from './row-text-titles.ts';
 import type { RowNoun, TitleLook } from './titles.ts';
-
-/** What an element is for (HTML Standard, 4), as people who fill forms say it. */
-const roles: Readonly<Record<string, string>> = {
-  h1: 'heading',
-  h2: 'heading',
-  h3: 'heading',
-  h4: 'heading',
-  h5: 'heading',
-  h6: 'heading',
-  button: 'button',
-  a: 'link',
-  area: 'link',
-  img: 'picture',
-  image: 'picture',
-  svg: 'icon',
-  video: 'film',
-  audio: 'sound',
-  iframe: 'embedded page',
-  label: 'label',
-  legend: 'legend',
-  caption: 'heading',
-  figcaption: 'caption',
-  summary: 'heading',
-  cite: 'source',
-  blockquote: 'quote',
-  q: 'quote',
-  time: 'time',
-  address: 'address',
-  small: 'note',
-  dt: 'label',
-  dd: 'value',
-  option: 'option',
-  th: 'heading',
-  optgroup: 'group',
-  output: 'value',
-};
+import { singular } from './words.ts';
 
 function roleOf(element: TreeElement): string {
   const { name, parent, attributes } = element;
@@ -59,7 +28,7 @@ function roleOf(element: TreeElement): string {
   // A raised word of some length is a mark: new, sold out.
   const words =
     name === 'sup' ? (element.children[0]?.node === 'text' ? element.children[0].text : '') : '';
-  if (name === 'sup') return words.trim().length > 3 ? 'badge' : 'unit';
+  if (name === 'sup') return /^\p{L}{3,}/u.test(words.trim()) ? 'badge' : 'unit';
   return roles[name] ?? '';
 }
 
@@ -101,14 +70,49 @@ function baseTitles(
   if (name !== undefined) return attributeTitles(name, one, element, look);
   if (/style:/.test(one.slot)) return inlineTitles(one, element, look, row);
   if (one.kind === 'switch' || one.kind === 'choice') return stateTitles(one, element, look);
-  const words = look.words.ofElement(element);
+  const words = look.words.ofElement(element).filter((each) => !isState(each, look, row));
   const [said = ''] = words;
   if (one.kind === 'image') return pictureTitles(element, words, look, row);
   if (one.kind === 'icon')
     return [...(isInButton(element) ? ['button icon'] : []), withNoun('icon', said)];
-  if (one.kind === 'media') return [isBackground(element) ? 'background film' : 'film'];
+  if (one.kind === 'media')
+    return [isBackground(element) ? 'background film' : (fileWord(one) ?? 'film')];
   if (one.kind === 'link') return linkTitles(one, element, words, look, row);
-  return wordTitles(one, element, words, row, look);
+  const whole = wholeOf(element);
+  return wordTitles(one, whole, [...words, ...look.words.ofElement(whole)], row, look);
+}
+
+/** True for what only some rows are called. */
+function isState(said: string, { words }: TitleLook, row: RowNoun | undefined): boolean {
+  return (row?.fields ?? []).some(
+    ({ kind, names }) => kind === 'switch' && names.some((name) => words.of(name) === said),
+  );
+}
+
+/** A column is spoken of by what stands over it. */
+function columnTitles(column: string, heading: string): string[] {
+  const isName = /^\p{L}+(?: \p{L}+)?$/u.test(heading);
+  return [...(isName ? [`${heading.toLowerCase()} column`] : []), `${column} heading`];
+}
+
+/** True for what no longer holds (HTML Standard, 4.5.5 and 4.7.2). */
+function isGone(element: TreeElement): boolean {
+  for (let one: TreeElement | undefined = element; one; one = one.parent)
+    if (/^(?:s|del|strike)$/.test(one.name)) return true;
+  return false;
+}
+
+/** The heading or the cell of which an element marks all the words. */
+function wholeOf(element: TreeElement): TreeElement {
+  const { parent } = element;
+  const isAll = parent?.children.every((node) => node === element || isBlank(node));
+  return parent && isAll && wholes.test(parent.name) ? parent : element;
+}
+
+const wholes = /^(?:h[1-6]|t[hd]|d[td]|caption|figcaption|summary|legend)$/;
+
+function isBlank(node: TreeNode): boolean {
+  return node.node === 'text' && !/\S/.test(node.text);
 }
 
 /** What a text is. */
@@ -124,13 +128,16 @@ function wordTitles(
     typeof value === 'string' ? [plain(value)] : typeof value === 'number' ? [String(value)] : [],
   );
   const content = contentWord(texts);
+  const fragment = fragmentTitle(one, element, look);
+  if (fragment) return [fragment];
   const typed = words.filter((each) => whole.test(each));
   const others = words.filter((each) => !whole.test(each));
   const noun = row?.noun ?? '';
   const cell = /^t[dh]$/.test(element.name) ? headingOf(element) : undefined;
   if (cell) return [cell];
   const [column = ''] = element.name === 'th' ? cellNames(element) : [];
-  if (!row && / column$/.test(column)) return [`${column} heading`];
+  if (!row && / column$/.test(column)) return columnTitles(column, texts[0] ?? '');
+  if (content === 'price' && isGone(element)) return ['old price'];
   if (role === 'heading' && element.name !== 'th') {
     const isQuestion = content === 'question' && element.name === 'summary';
     const [own] = typed.filter((each) => !/^(?:heading|text)$/.test(each));
@@ -159,69 +166,8 @@ function wordTitles(
   if (content !== undefined && content !== 'question' && content !== 'number') return [content];
   if (/^(?:span|small|b|strong|em|div)$/.test(element.name) && isPill(element.classes))
     return ['badge'];
-  if (row) return rowTexts(one, element, role, row, content);
-  return [placeIn(element, texts[0] ?? '', look), role || 'text'];
-}
-
-function rowTexts(
-  one: Proposal,
-  element: TreeElement,
-  role: string,
-  { noun, fields }: RowNoun,
-  content: string | undefined,
-): string[] {
-  const texts = fields.filter(
-    ({ kind, isCarried }) => !isCarried && /^(?:text|richtext|multiline)$/.test(kind),
-  );
-  if (texts.length === 1 && noun && !/^(?:small|sup)$/.test(element.name))
-    return [noun, `${noun} text`];
-  if (noun === 'person' && texts[1] === one) return ['role'];
-  if (noun === 'question' && !isFirst(one, texts)) return ['answer'];
-  const isCaption = texts.length === 1 && fields.some(({ kind }) => kind === 'image');
-  if (isCaption && /^(?:picture|slide|)$/.test(noun)) return ['caption'];
-  if (/^(?:b|strong)$/.test(element.name))
-    return [isFirst(one, texts) && content !== 'number' ? 'name' : 'value'];
-  if (role !== '') return [role];
-  if (content === 'number') return ['number'];
-  return noun ? [`${noun} text`] : ['text'];
-}
-
-/** Rows that have a name rather than a title. */
-const isNamed = /(?:person|member|plan|product|sponsor|partner|work|service|film|place)$/;
-
-/** True for what stands before all others in a row. */
-function isFirst(one: Proposal, all: readonly Proposal[]): boolean {
-  const startOf = ({ found }: Proposal) => found[0]?.start ?? Infinity;
-  return all.every((other) => startOf(one) <= startOf(other));
-}
-
-/** What a text is by where it stands among the others. */
-function placeIn(element: TreeElement, text: string, { tree }: TitleLook): string {
-  if (roles[element.name] && element.name !== 'small') return roles[element.name] ?? '';
-  const words = text.split(/\s+/).length;
-  const headings = tree.elements.filter(({ name }) => /^h[1-6]$/.test(name));
-  const [heading] = headings;
-  const last = tree.elements.findLast(
-    (one) => one.isHtml && one.children.some(({ node }) => node === 'text') && !isButton(one),
-  );
-  const isLast = last !== undefined && (last === element || contains(element, last));
-  if (heading && element.start < heading.start) return words <= 6 ? 'small heading' : 'text';
-  if (element.name === 'small') return isLast ? 'small print' : 'note';
-  const before =
-    heading &&
-    tree.elements.filter((one) => one.start > heading.start && one.start < element.start);
-  const isNext = before?.every((one) => !hasOwnText(one) || contains(heading as TreeElement, one));
-  if (isNext && words > 3) return 'introduction';
-  if (isLast && words > 2) return 'closing line';
-  return 'text';
-}
-
-function hasOwnText({ children }: TreeElement): boolean {
-  return children.some(({ node }) => node === 'text');
-}
-
-function contains(a: TreeElement, b: TreeElement): boolean {
-  return a.start <= b.start && b.end <= a.end;
+  if (row) return rowTextTitles(one, element, role, row, content);
+  return [placeTitle(element, texts[0] ?? '', look), role || 'text'];
 }
 
 function linkTitles(
@@ -239,9 +185,10 @@ function linkTitles(
   const all = (scheme: RegExp) => hrefs.length > 0 && hrefs.every((href) => scheme.test(href));
   const typed = words.filter((each) => whole.test(each));
   const others = words.filter((each) => !whole.test(each));
-  if (isPressed(element, look.styled)) return buttonTitles(typed, others);
-  if (all(/^tel:/)) return ['phone', 'phone link'];
-  if (all(/^mailto:/)) return ['e-mail', 'e-mail link'];
+  const [scheme] = schemes.filter(([is]) => all(is)).map(([, words]) => words);
+  if (isPressed(element, look.styled))
+    return [...buttonTitles(typed, others), ...(scheme ? [`${scheme} button`] : [])];
+  if (scheme) return [scheme, `${scheme} link`];
   const [said] = typed.filter((each) => each !== 'link');
   if (said) return [said.endsWith('button') ? said : `${said} link`];
   if (
@@ -253,6 +200,11 @@ function linkTitles(
   const section = sectionsOf(element, look, row)[0];
   return ['link', ...(other ? [`${other} link`] : []), ...(section ? [`${section} link`] : [])];
 }
+
+const schemes = [
+  [/^tel:/, 'phone'],
+  [/^mailto:/, 'e-mail'],
+] as const;
 
 function buttonTitles(typed: readonly string[], others: readonly string[]): string[] {
   const [said] = typed.filter((each) => each.endsWith('button') && each !== 'button');
@@ -270,10 +222,21 @@ function pictureTitles(
   const kinds = /(?:^| )(logo|portrait|thumbnail|icon)$/;
   const [said] = [...words, ...around].filter((each) => kinds.test(each));
   if (said) return [said];
-  if (/logo/i.test(element.attributes.get('src')?.text ?? '')) return ['logo'];
+  const file = element.attributes.get('src')?.text ?? '';
+  if (/logo/i.test(file) || (!row && leadsHome(element))) return ['logo'];
+  const [, moment] = /[^a-z](before|after)(?:[^a-z/][^/]*)?$/i.exec(`/${file}`) ?? [];
+  if (moment) return [`picture ${moment.toLowerCase()}`];
   if (row?.noun === 'logo') return ['logo'];
   const [other] = words.filter((each) => each !== 'picture' && isNoun(each));
   return ['picture', ...(other ? [withNoun('picture', other)] : [])];
+}
+
+/** A picture that leads to the first page of a site is its logo. */
+function leadsHome({ parent }: TreeElement): boolean {
+  return (
+    parent?.name === 'a' &&
+    /^(?:\.?\/|index\.html?)$/.test(parent.attributes.get('href')?.text ?? '')
+  );
 }
 
 function stateTitles(one: Proposal, element: TreeElement, look: TitleLook): string[] {
@@ -295,8 +258,9 @@ function sectionsOf(element: TreeElement, look: TitleLook, row: RowNoun | undefi
   const found: string[] = [];
   if (row?.noun) found.push(row.noun);
   for (let one = element.parent; one && one.name !== ''; one = one.parent) {
-    const [said] = look.words.ofElement(one);
-    if (said && isNoun(said) && !whole.test(said) && !found.includes(said)) found.push(said);
+    const [said] = look.words.ofElement(row ? withSharedNames(one) : one);
+    const noun = row && said ? singular(said) : said;
+    if (noun && isNoun(noun) && !whole.test(noun) && !found.includes(noun)) found.push(noun);
   }
   return found.slice(0, 3);
 }

@@ -1,9 +1,9 @@
 import type { StyleSource } from '../../sources/style-source.ts';
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
-import type { Tree } from '../tree.ts';
+import type { Tree, TreeElement } from '../tree.ts';
 import { colorNoun, colorTitles } from './color-titles.ts';
-import { listNouns } from './list-nouns.ts';
+import { headingBefore, listNouns } from './list-nouns.ts';
 import type { SaidWords } from './said-words.ts';
 import { scriptTitles } from './script-titles.ts';
 import { styledAt, styleTitles } from './style-titles.ts';
@@ -35,12 +35,37 @@ export function withTitles(proposals: readonly Proposal[], look: TitleLook): Pro
     proposals.filter(({ kind }) => kind === 'color'),
     look,
   );
-  return proposals.map((one) => ({ ...titled(one, look), ...colors.get(one) }));
+  const all = proposals.map((one) => ({ ...titled(one, look), ...colors.get(one) }));
+  const lists = all.filter(({ rows }) => rows);
+  const headed = new Map<TreeElement | undefined, string>(
+    lists.flatMap((list) => headingsOf(list)),
+  );
+  const [noun = '', ...others] = lists.map(({ rows }) => rows?.name ?? '');
+  const pace = others.length === 0 && !isVague(noun) ? noun : '';
+  return all.map((one) => ({ ...one, titles: about(paced(one, pace), headed.get(one.of)) }));
+}
+
+/** The heading that stands before a list, with what the list is called. */
+function headingsOf({ of: row, titles = [] }: Proposal) {
+  const heading = row?.parent && headingBefore(row.parent);
+  return heading ? [[heading, titles[0] ?? ''] as const] : [];
+}
+
+function about(titles: readonly string[], list: string | undefined): readonly string[] {
+  const [first, ...others] = titles;
+  return list && first === 'heading' ? [first, `${list} heading`, ...others] : titles;
+}
+
+/** The time from one row to the next, where all turns on a single list. */
+function paced({ titles = [], found }: Proposal, noun: string): readonly string[] {
+  const [first = '', ...others] = titles;
+  const isPace = noun !== '' && found[0]?.in === 'script' && /^(?:interval|pause)$/.test(first);
+  return isPace ? [`${noun} ${first}`, first, ...others] : titles;
 }
 
 function titled(one: Proposal, look: TitleLook, row?: RowNoun): Proposal {
-  if (one.titles) return one;
-  if (!one.rows) return { ...one, titles: titlesOf(one, look, row) };
+  const said = one.titles ?? (one.rows ? [] : titlesOf(one, look, row));
+  if (said.length > 0 || !one.rows) return { ...one, titles: ofRow(said, row?.noun ?? '') };
   const nouns = listNouns(one, look, row);
   const [noun = ''] = nouns;
   const inside: RowNoun = { noun: isVague(noun) ? '' : noun, fields: one.rows.fields };
@@ -60,6 +85,16 @@ function titlesOf(one: Proposal, look: TitleLook, row: RowNoun | undefined): rea
   if (place?.in === 'style') return styleTitles(one, look);
   return place?.in === 'script' ? scriptTitles(one, look) : [];
 }
+
+/** What says no more than what sort of thing it is says of which row it is. */
+function ofRow(titles: readonly string[], noun: string): readonly string[] {
+  const [first = '', ...others] = titles;
+  const isOfOther = first === noun || (first === 'name' && /(?:quote|review)$/.test(noun));
+  if (noun === '' || isOfOther || !bare.test(first)) return titles;
+  return [`${noun} ${first}`, first, ...others];
+}
+
+const bare = /^(?:name|title|colour|link|picture|label|address|number|text|icon)$/;
 
 const vague = /^(?:row|item|entry|card|cell|element|box|point|link|picture)$/;
 

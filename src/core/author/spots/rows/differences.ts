@@ -28,6 +28,7 @@ export function differences(
     gone: rules?.gone ?? new Set(),
     marked,
     source: look.source,
+    isInScript: look.isInScript,
   });
   const styles = stylesOf(at, facts, key, look, marked);
   const isWritten = (one: TreeAttribute) => isTaken(one) || (styles && one.name === 'style');

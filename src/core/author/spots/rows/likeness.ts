@@ -146,9 +146,9 @@ export function fitness(
   if (a.classes.length === 0 && b.classes.length === 0) return 2 + (isSame ? 1 : 0);
   const classes = a.classes.filter((name) => b.classes.includes(name)).length;
   if (classes > 0) return 2 + classes / Math.max(a.classes.length, b.classes.length);
-  // Icons differ by nothing but their classes.
+  // Icons differ by nothing but their classes, and pictures may each carry a number.
   if (a.children.length === 0 && b.children.length === 0)
-    return /^(?:i|span)$/.test(a.name) ? 1 : 0;
+    return /^(?:i|span|img)$/.test(a.name) ? 1 : 0;
   // One may carry a class of its own beside others that carry none; rows may each carry another.
   const isOneSided = a.classes.length === 0 || b.classes.length === 0;
   if (rowNames.has(a.name) || isOneSided) return 1;

@@ -13,6 +13,7 @@ export interface RowClasses {
 }
 
 export interface ClassField extends Pick<Atom, 'kind' | 'declares' | 'names' | 'why' | 'slot'> {
+  readonly isCarried?: true;
   readonly values: readonly (string | boolean | undefined)[];
   /** The attribute it speaks of, and for each row the words of it. */
   readonly on: { readonly attribute: string; readonly words?: readonly string[] };
@@ -25,6 +26,8 @@ interface ClassLook {
   /** What fields fill already. */
   readonly marked: readonly Range[];
   readonly source: string;
+  /** True for a class that script speaks of: what it gives to one row after another. */
+  readonly isInScript: (name: string) => boolean;
 }
 
 /** A word of a class attribute, or a stretch of it that a field fills. */
@@ -71,7 +74,7 @@ export function rowClasses(
   at: readonly (TreeElement | undefined)[],
   facts: RowFacts,
   slot: string,
-  { gone, marked, source }: ClassLook,
+  { gone, marked, source, isInScript }: ClassLook,
 ): RowClasses | undefined {
   const pieces = at.map((one) => (one ? piecesOf(one, marked, source) : []));
   const has = (row: number, word: string) => pieces[row]?.some((one) => one.word === word) === true;
@@ -98,15 +101,15 @@ export function rowClasses(
     const units: Unit[] = [];
     for (const unit of unitsOf(left, at)) {
       const { name, is } = unit;
-      if (isFirst(is) && name.split(' ').every((word) => stateName.test(word)))
-        parts.push((of) => `${of(facts.slot)}#first: ${name}`);
+      const isState = name.split(' ').every((word) => stateName.test(word) || isInScript(word));
+      if (isFirst(is) && isState) parts.push((of) => `${of(facts.slot)}#first: ${name}`);
       else if (isLast(is) && /last/.test(name))
         parts.push((of) => `${of(facts.slot)}#last: ${name}`);
       else units.push(unit);
     }
     const apart = apartIn(units);
     if (apart.length > 1) {
-      const field = choiceOf(apart, at, `${slot}:class`);
+      const field = choiceOf(apart, at, `${slot}:class`, isInScript);
       fields.push(field);
       inClass.push((of) => `{~${of(field.slot)}~}`);
     }
@@ -186,19 +189,27 @@ function apartIn(units: readonly Unit[]): Unit[] {
   return inOrder.length <= mostChoices ? inOrder : [];
 }
 
+/** Classes with the number of a picture or a post. */
+const stored = /^(?:wp-image|attachment|post|page-item|product|item|media|node)-\d{2,}$/;
+
 function choiceOf(
   units: readonly Unit[],
   at: readonly (TreeElement | undefined)[],
   slot: string,
+  isInScript: (name: string) => boolean,
 ): ClassField {
   const names = units.map(({ name }) => name);
   const values = at.map((one, row) => one && (units.find(({ is }) => is[row])?.name ?? ''));
+  // A number for each, as systems give to what they store, is nobody's choice.
+  const isStored =
+    names.length > 2 && names.every((name) => stored.test(name) && !isInScript(name));
   const prefixes = [...new Set(names.map((name) => prefixOf(names, name)))].filter((one) => one);
   return {
     kind: 'choice',
     declares: { enum: values.includes('') ? [...names, ''] : names },
     slot,
     why: 'a class for each row',
+    ...(isStored ? { isCarried: true as const } : {}),
     names: [...prefixes, 'look', 'style'],
     on: { attribute: 'class', words: values.map((value) => value ?? '') },
     values,
