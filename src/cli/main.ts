@@ -15,6 +15,7 @@ type Add = (program: Command, running: Running) => void;
 const commands: Readonly<Record<string, () => Promise<Add>>> = {
   import: async () => (await import('./commands/import.ts')).addImport,
   bind: async () => (await import('./commands/bind.ts')).addBind,
+  set: async () => (await import('./commands/set.ts')).addSet,
   check: async () => (await import('./commands/check.ts')).addCheck,
   cast: async () => (await import('./commands/cast.ts')).addCast,
   page: async () => (await import('./commands/page.ts')).addPage,

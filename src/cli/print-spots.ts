@@ -1,4 +1,5 @@
 import type { BoundField } from '../core/author/bind/bound-fields.ts';
+import type { PlaceOffers } from '../core/author/hand/mark-place.ts';
 import type { NearSpot, Spot, SpotPlace } from '../core/author/spots/spot.ts';
 import type { Tie, TiePlace } from '../core/author/ties/tie.ts';
 import type { Json } from '../core/model/json-source.ts';
@@ -166,6 +167,18 @@ export function printNearSpots(terminal: Terminal, mould: Mould, near: readonly 
     terminal.say();
   }
   if (near.length === 0) terminal.say('Nothing else came close to being a field or a list.');
+}
+
+/** Prints what can be made of a place, ready to be asked for. */
+export function printOffers(terminal: Terminal, folder: string, at: PlaceOffers): void {
+  terminal.say(`${terminal.strong(at.place)}  ${short(at.source)}`);
+  const widest = Math.max(0, ...at.offers.map(({ form }) => form.length));
+  for (const { form, does } of at.offers) terminal.say(`  ${form.padEnd(widest)}  ${does}`);
+  const [first] = at.offers;
+  const ask = first ? `${at.place}=${at.field}:${first.form}` : '';
+  if (first) terminal.say(`\n  keen-mould bind ${folder} --mark ${ask}`);
+  else terminal.say('  Nothing can be made of it.');
+  terminal.say();
 }
 
 /** Prints what a binding replaced, or what was put back. */

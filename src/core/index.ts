@@ -9,6 +9,17 @@ export {
   type FixedMould,
   fixMould,
 } from './author/check/check-mould.ts';
+export { type ClearedPlace, clearPlace } from './author/hand/clear-place.ts';
+export {
+  type MarkedPlace,
+  type Marking,
+  markPlace,
+  offersAt,
+  type PlaceOffers,
+} from './author/hand/mark-place.ts';
+export { mergeFields, splitPlace } from './author/hand/merge-fields.ts';
+export { setCondition } from './author/hand/set-condition.ts';
+export { moveField, setKey } from './author/hand/set-key.ts';
 export { findNeeds, type Needs } from './author/needs/find-needs.ts';
 export {
   type ImportedSnippet,

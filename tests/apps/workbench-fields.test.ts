@@ -42,46 +42,53 @@ describe('fields in the workbench', () => {
       await page.waitForTimeout(100);
     };
     const offer = page.locator('.code .offer');
-    const kinds = () => offer.locator('option').allTextContents();
+    const kinds = () => offer.getByLabel('What it becomes').locator('option').allTextContents();
     const make = () => offer.getByRole('button', { name: 'Make it a field' }).click();
     await mark('Quarry End');
-    expect(await kinds()).toEqual(['text', 'multiline', 'richtext']);
+    expect(await kinds()).toEqual([
+      'A line of text',
+      'Text with line breaks',
+      'Text with bold, links and the like',
+    ]);
     await make();
-    await expect.poll(() => said(page)).toBe('quarryEnd is now a field.');
-    await mark('id=');
+    await expect.poll(() => said(page)).toBe('heading is now a field.');
+    await mark('{~heading~}');
     await expect
       .poll(() => page.locator('.code .bar').textContent())
-      .toContain('select the value of one attribute');
+      .toContain('A field fills template.html:1:23-34 already');
     await mark('<button id="more">More</button>');
-    expect(await kinds()).toEqual(['switch: show or hide', 'number: how many copies', 'richtext']);
+    expect(await kinds()).toEqual([
+      'A switch that shows or leaves it out',
+      'A number: so many copies of it',
+      'A switch for its tags; what is in it stays',
+      'All that is in it as one text with formatting',
+      'A place for other widgets; what is in it shows while there are none',
+      'Shown under a condition',
+    ]);
     await offer.getByLabel('Name').fill('hasMore');
     await make();
     await expect.poll(() => said(page)).toBe('hasMore is now a field.');
-    const file = page.locator('.code select');
+    const file = page.locator('.code .pick select');
     await file.selectOption('style.css');
     await mark('20px');
-    expect(await kinds()).toEqual(['length']);
+    expect(await kinds()).toEqual(['A length']);
     await make();
-    await mark('padding');
-    await expect
-      .poll(() => page.locator('.code .bar').textContent())
-      .toContain('padding is not a colour');
     await file.selectOption('script.js');
     await mark("'Halt'");
     await make();
     await go(page, 'Try');
-    await page.getByRole('textbox', { name: 'Quarry end' }).fill('Weir Bridge');
+    await page.getByRole('textbox', { name: 'Heading' }).fill('Weir Bridge');
     await expect
       .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
       .toBe('Weir Bridge');
     await go(page, 'Fields');
-    await page.locator('.fields .name', { hasText: 'Quarry end' }).click();
-    await page.locator('.details select').selectOption('color');
+    await page.locator('.fields .name', { hasText: 'Heading' }).click();
+    await page.locator('.details').getByLabel('Kind').selectOption('color');
     await expect.poll(() => said(page)).toContain('must be a CSS colour');
-    await page.locator('.details select').selectOption('multiline');
-    await expect.poll(() => said(page)).toBe('Quarry end is now of kind multiline.');
+    await page.locator('.details').getByLabel('Kind').selectOption('multiline');
+    await expect.poll(() => said(page)).toBe('Heading is now of kind multiline.');
     await page
-      .getByRole('button', { name: 'Remove Quarry end, and restore the original code' })
+      .getByRole('button', { name: 'Remove Heading, and restore the original code' })
       .click();
     await expect
       .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())

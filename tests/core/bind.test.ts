@@ -187,17 +187,13 @@ describe('binding', () => {
     expect(refusalOf(() => bindSpots(importOf('voices', voices), takes))).toBe(message);
   });
 
-  it.each([
-    ['no field', 'hedding', 'No field is called hedding. Did you mean heading?'],
-    [
-      'a field of a row',
-      'voices.source',
-      'voices.source is part of each row of voices and cannot be dropped alone.',
-    ],
-  ])('takes back %s', (_, path, message) => {
-    const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
-    expect(refusalOf(() => unbindField(bound, path))).toBe(message);
-  });
+  it.each([['no field', 'hedding', 'No field is called hedding. Did you mean heading?']])(
+    'takes back %s',
+    (_, path, message) => {
+      const bound = bindSpots(importOf('voices', voices), 'recommended').mould;
+      expect(refusalOf(() => unbindField(bound, path))).toBe(message);
+    },
+  );
 
   it('does not count on ties that cannot be read', () => {
     const bound = bindSpots(importOf('voices', voices), 'recommended').mould;

@@ -34,7 +34,7 @@ const mayImport: Readonly<Record<string, readonly string[]>> = {
   'core/compile': ['core/model', 'core/problem', 'core/text'],
   'core/author/sources': below,
   'core/author/library': ['core/model', 'core/problem', 'core/text'],
-  'core/author/snippet': ['core/author/library', ...below],
+  'core/author/snippet': ['core/author/sources', 'core/author/library', ...below],
   'core/author/check': ['core/author/sources', 'core/author/library', ...below],
   'core/author/needs': ['core/author/sources', ...below],
   'core/author/spots': ['core/author/sources', ...below],

@@ -83,7 +83,7 @@ export class Bench {
 
   /** Begins with something else; what was there can be had back by undo. */
   open(mould: Mould, pieces: readonly SnippetPiece[], values: JsonObject, said: string): void {
-    this.change({ mould, pieces, values, below: {} }, '', said);
+    this.change({ mould, pieces, only: '', values, below: {} }, '', said);
     this.show({ refused: [], sample: 'default' });
   }
 

@@ -1,12 +1,13 @@
 import {
   bindSpots,
-  compileMould,
   findSpots,
   type JsonObject,
   type Mould,
+  moveField,
   Refusal,
   renameField,
   type Spot,
+  setKey,
   unbindField,
 } from 'keen-mould';
 import { fieldsOf } from './paste.ts';
@@ -62,19 +63,29 @@ export function proposalsIn(mould: Mould): readonly Spot[] {
   return [...spots.filter((one) => one.recommended), ...spots.filter((one) => !one.recommended)];
 }
 
-/** The declaration of a field at the top. */
-export function declarationOf(mould: Mould, name: string): JsonObject {
-  return (fieldsOf(mould)[name] ?? {}) as JsonObject;
+/** The declaration of a field, or of a member of rows or of a group: `rows.time`. */
+export function declarationOf(mould: Mould, path: string): JsonObject {
+  const [name = '', ...steps] = path.split('.');
+  let declared = (fieldsOf(mould)[name] ?? {}) as JsonObject;
+  for (const step of steps) declared = (membersOf(declared)[step] ?? {}) as JsonObject;
+  return declared;
+}
+
+/** The members of a list's rows, or of a group. */
+export function membersOf({ items, properties }: JsonObject): JsonObject {
+  return isObject(items) ? membersOf(items) : isObject(properties) ? properties : {};
 }
 
 /** The mould with another declaration of a field; a key that is undefined is taken out. */
-export function redeclared(mould: Mould, name: string, changes: Record<string, unknown>): Mould {
-  return edited(mould, (fields) => {
-    const all = { ...(fields.properties as Record<string, JsonObject>) };
-    const merged = Object.entries({ ...all[name], ...changes });
-    all[name] = Object.fromEntries(merged.filter(([, value]) => value !== undefined)) as JsonObject;
-    return { ...fields, properties: all };
-  });
+export function redeclared(mould: Mould, path: string, changes: Record<string, unknown>): Mould {
+  const saved = JSON.parse(mould.manifestText);
+  const names = path.split('.');
+  let holder = saved.fields.properties;
+  for (const name of names.slice(0, -1)) holder = membersOf(holder[name]);
+  const last = names.at(-1) as string;
+  const merged = Object.entries({ ...holder[last], ...changes });
+  holder[last] = Object.fromEntries(merged.filter(([, value]) => value !== undefined));
+  return withManifest(mould, saved);
 }
 
 /** Kinds that a field may be turned into, as far as its places and its default take it. */
@@ -84,6 +95,7 @@ export const kinds = [
   'richtext',
   'number',
   'switch',
+  'choice',
   'color',
   'length',
   'duration',
@@ -99,34 +111,36 @@ export const kinds = [
   'target',
 ] as const;
 
-/** The mould with a field of another kind, or the sentence that says why it cannot be one. */
-export function retyped(mould: Mould, name: string, kind: string): Mould | string {
-  const changed = redeclared(mould, name, { kind, type: undefined });
-  const wrong = compileMould(changed).findings.find(({ level }) => level === 'error');
-  return wrong ? `${wrong.message} ${wrong.hint ?? ''}`.trim() : changed;
+/** The mould with a key of mould.json set as it is typed, or the sentence that says why not. */
+export function withKey(mould: Mould, key: string, written: string): Mould | string {
+  try {
+    return setKey(mould, key, written);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const [first] = error.findings;
+    return `${first?.message ?? ''} ${first?.hint ?? ''}`.trim();
+  }
 }
 
-export function isRequired({ manifest }: Mould, name: string): boolean {
-  const { required } = manifest.fields as { required?: readonly string[] };
-  return required?.includes(name) ?? false;
+export function isRequired(mould: Mould, path: string): boolean {
+  const names = path.split('.');
+  const last = names.pop() as string;
+  const around =
+    names.length === 0
+      ? (mould.manifest.fields as JsonObject)
+      : rowOf(declarationOf(mould, names.join('.')));
+  return Array.isArray(around.required) && around.required.includes(last);
 }
 
-export function requiring(mould: Mould, name: string, isNeeded: boolean): Mould {
-  return edited(mould, (fields) => {
-    const before = (fields.required ?? []) as string[];
-    const others = before.filter((one) => one !== name);
-    return { ...fields, required: isNeeded ? [...others, name] : others };
-  });
+function rowOf(declared: JsonObject): JsonObject {
+  return isObject(declared.items) ? declared.items : declared;
 }
 
-/** Moves a field to another place in the order of the form. */
-export function moved(mould: Mould, from: number, to: number): Mould {
-  return edited(mould, (fields) => {
-    const entries = Object.entries(fields.properties as JsonObject);
-    const [one] = entries.splice(from, 1);
-    if (one) entries.splice(Math.max(0, to), 0, one);
-    return { ...fields, properties: Object.fromEntries(entries) };
-  });
+/** Moves a field to another place among its neighbours, by the names in their order. */
+export function moved(mould: Mould, names: readonly string[], from: number, to: number): Mould {
+  const rest = names.filter((_, at) => at !== from);
+  const before = rest[Math.max(0, to) - 1];
+  return moveField(mould, names[from] as string, before ? `after ${before}` : 'first');
 }
 
 /** What is filled in becomes what stands there by default. */
@@ -164,11 +178,6 @@ function isObject(value: unknown): value is JsonObject {
 export function retitled(mould: Mould, changes: JsonObject): Mould {
   const saved = { ...JSON.parse(mould.manifestText), ...changes };
   return withManifest(mould, saved);
-}
-
-function edited(mould: Mould, change: (fields: JsonObject) => Record<string, unknown>): Mould {
-  const saved = JSON.parse(mould.manifestText);
-  return withManifest(mould, { ...saved, fields: change(saved.fields) });
 }
 
 function withManifest(mould: Mould, manifest: Mould['manifest']): Mould {

@@ -35,27 +35,33 @@ export function paste(
   }
 }
 
-function take({ mould, pieces: old }: Work, pieces: readonly SnippetPiece[], name: string) {
+function take({ mould, pieces: old, only }: Work, pieces: readonly SnippetPiece[], name: string) {
   const hasFields = mould && Object.keys(fieldsOf(mould)).length > 0;
   const before = old.filter(({ text }) => text.trim() !== '');
-  if (!hasFields || before.length === 0) return { mould: fresh(mould, pieces, name) };
+  if (!hasFields || before.length === 0) return { mould: fresh(mould, pieces, name, only) };
   try {
     const { mould: next } = replaceSnippet(
       mould,
       { pieces: before, local: () => undefined },
       pieces,
+      partOf(only),
     );
     const isOther = Object.keys(fieldsOf(next)).every((field) => !isBound(next, field));
-    return { mould: isOther ? importSnippet(pieces, { name }).mould : next };
+    return { mould: isOther ? importSnippet(pieces, { name, ...partOf(only) }).mould : next };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { mould: fresh(mould, pieces, name) };
+    return { mould: fresh(mould, pieces, name, only) };
   }
 }
 
 /** A mould of its own, under the title that somebody has given the one before. */
-function fresh(before: Mould | undefined, pieces: readonly SnippetPiece[], name: string): Mould {
-  const { mould } = importSnippet(pieces, { name });
+function fresh(
+  before: Mould | undefined,
+  pieces: readonly SnippetPiece[],
+  name: string,
+  only: string,
+): Mould {
+  const { mould } = importSnippet(pieces, { name, ...partOf(only) });
   if (!before) return mould;
   const { title, shelf, version, name: was } = before.manifest;
   const isGiven = titleFrom(was) !== title || shelf !== undefined;
@@ -63,6 +69,11 @@ function fresh(before: Mould | undefined, pieces: readonly SnippetPiece[], name:
   const kept = { name: was, title, version, ...(shelf === undefined ? {} : { shelf }) };
   const manifest = { ...mould.manifest, ...kept } as Mould['manifest'];
   return { ...mould, manifest, manifestText: `${JSON.stringify(manifest, null, 2)}\n` };
+}
+
+/** What of a paste is taken, as an import is told. */
+function partOf(only: string | undefined): { readonly only?: string } {
+  return only ? { only } : {};
 }
 
 /** A name after the title of a page, or the first class in it. */
@@ -98,21 +109,21 @@ export function fieldsOf({ manifest }: Mould): Readonly<Record<string, unknown>>
 }
 
 /** What was said of each paste when it was taken; the same for as long as it is. */
-const said = new WeakMap<readonly SnippetPiece[], readonly Finding[]>();
+const said = new WeakMap<readonly SnippetPiece[], Map<string, readonly Finding[]>>();
 
 /** What of a paste was left out or changed on the way: rules of its page, tags of its head. */
-export function saidOf(pieces: readonly SnippetPiece[]): readonly Finding[] {
-  const known = said.get(pieces);
-  if (known) return known;
+export function saidOf({ pieces, only }: Work): readonly Finding[] {
+  const known = said.get(pieces) ?? new Map<string, readonly Finding[]>();
+  said.set(pieces, known);
   const full = pieces.filter(({ text }) => text.trim() !== '');
-  const found = full.length > 0 ? findingsOf(full) : [];
-  said.set(pieces, found);
+  const found = known.get(only) ?? (full.length > 0 ? findingsOf(full, only) : []);
+  known.set(only, found);
   return found;
 }
 
-function findingsOf(pieces: readonly SnippetPiece[]): readonly Finding[] {
+function findingsOf(pieces: readonly SnippetPiece[], only: string): readonly Finding[] {
   try {
-    return importSnippet(pieces, { name: nameOf(pieces) }).findings;
+    return importSnippet(pieces, { name: nameOf(pieces), ...partOf(only) }).findings;
   } catch (error) {
     if (error instanceof Refusal) return [];
     throw error;

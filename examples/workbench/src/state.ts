@@ -7,6 +7,8 @@ export type Step = (typeof steps)[number];
 /** All that is worked on; what undo brings back, and what a closed tab keeps. */
 export interface Work {
   readonly pieces: readonly SnippetPiece[];
+  /** A CSS selector of what is wanted of them; '' for all. */
+  readonly only: string;
   /** Undefined as long as nothing was pasted that could be taken. */
   readonly mould: Mould | undefined;
   readonly values: JsonObject;
@@ -34,7 +36,7 @@ export interface Screen {
   readonly isSealed: boolean;
 }
 
-export const nothing: Work = { pieces: [], mould: undefined, values: {}, below: {} };
+export const nothing: Work = { pieces: [], only: '', mould: undefined, values: {}, below: {} };
 
 export const firstScreen: Screen = {
   step: 'paste',

@@ -4,57 +4,81 @@ import { boundFields } from '../../core/author/bind/bound-fields.ts';
 import { findSpots, nearSpots } from '../../core/author/bind/find-spots.ts';
 import { renameField } from '../../core/author/bind/rename-field.ts';
 import { unbindField } from '../../core/author/bind/unbind-field.ts';
+import { offersAt } from '../../core/author/hand/mark-place.ts';
 import type { Tie } from '../../core/author/ties/tie.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { readMould, saveMould } from '../../node/files/mould-folder.ts';
 import { collected, type Running } from '../command.ts';
+import { byHand, type HandArguments } from '../hand-steps.ts';
 import { printFindings } from '../print-findings.ts';
-import { printNearSpots, printSpots, printTie } from '../print-spots.ts';
+import { printNearSpots, printOffers, printSpots, printTie } from '../print-spots.ts';
 import { inFolder } from '../subject.ts';
 
-interface BindArguments {
+interface BindArguments extends HandArguments {
   readonly take: readonly string[];
   readonly drop: readonly string[];
   readonly rename: readonly string[];
+  readonly at: readonly string[];
   readonly why?: true;
 }
 
+/** Options that may be given many times, with what they are given. */
+const repeatable: readonly (readonly [flags: string, does: string])[] = [
+  ['--take <id|id=name,...>', 'bind these spots, or all recommended ones (repeatable)'],
+  ['--drop <field>', 'unbind a field and restore the original code (repeatable)'],
+  ['--at <place>', 'list what can be made of a place (repeatable)'],
+  [
+    '--mark <place=field:form>',
+    'make a field of a place, or give a field one more place (repeatable)',
+  ],
+  ['--when <place=condition>', 'show an element only under a condition (repeatable)'],
+  ['--clear <place>', 'take back what fills a place (repeatable)'],
+  ['--split <place=field>', 'make a place of a field a field of its own (repeatable)'],
+  ['--join <field=field>', 'let the second field fill the places of the first (repeatable)'],
+  ['--rename <field=name>', 'rename a field everywhere (repeatable)'],
+  [
+    '--move <field=where>',
+    'move a field in the form: first, last, after NAME, before NAME (repeatable)',
+  ],
+];
+
+const places = `
+A place is FILE:LINE:COLUMN, with -COLUMN for a stretch; a text in quotes, "Sunday service", with #2
+for the second; a CSS selector, .card h3; an attribute, a.more@href; a value of a rule, .card{gap}.
+A form is a kind of field, or what an element becomes: optional, list, repeat, tag, class, wrapper, slot.`;
+
 /** `bind MOULD`: what could be a field; makes fields of it, and takes them back. */
 export function addBind(program: Command, running: Running): void {
-  program
+  const command = program
     .command('bind')
     .summary('find editable spots and make them fields')
     .description('Lists the spots of a mould that could be fields, binds them, and unbinds fields.')
-    .argument('<MOULD>', 'mould folder')
-    .option(
-      '--take <id|id=name,...>',
-      'bind these spots, or all recommended ones (repeatable)',
-      collected,
-      [],
-    )
-    .option(
-      '--drop <field>',
-      'unbind a field and restore the original code (repeatable)',
-      collected,
-      [],
-    )
-    .option('--rename <field=name>', 'rename a field everywhere (repeatable)', collected, [])
+    .argument('<MOULD>', 'mould folder');
+  for (const [flags, does] of repeatable) command.option(flags, does, collected, []);
+  command
     .option('--why', 'list what nearly became a field or a list, and what stood in the way')
-    .action((folder: string, { take, drop, rename, why }: BindArguments) =>
+    .addHelpText('after', places)
+    .action((folder: string, given: BindArguments) =>
       running(async (terminal) => {
+        const { take, drop, rename, why, at } = given;
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
         const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
-        const { mould, findings: reported } = renameAll(taken.mould, rename);
-        const isChanged = taken.ties.length > 0 || drop.length > 0 || rename.length > 0;
+        // A field is named before others are moved beside it, whatever the order of the options.
+        const hand = byHand(taken.mould, given, ['clear', 'mark', 'when', 'split', 'join']);
+        const { mould: named, findings: reported } = renameAll(hand.mould, rename);
+        const { mould, done: moves } = byHand(named, given, ['move']);
+        const isChanged = mould !== read.mould;
         if (isChanged) await saveMould(folder, mould, read.mould);
         const findings = [
           ...read.findings,
           ...dropped.findings,
           ...taken.findings,
+          ...hand.done.flatMap((one) => one.findings),
           ...reported,
         ].map((one) => inFolder(folder, one));
+        const offers = at.map((place) => offersAt(mould, place));
         if (terminal.isJson) {
           const bound = boundFields(mould).map(({ field, kind, places }) => ({
             field,
@@ -62,17 +86,21 @@ export function addBind(program: Command, running: Running): void {
             places,
           }));
           const nearly = why ? { nearly: nearSpots(mould) } : {};
-          terminal.json({ spots: findSpots(mould), bound, ...nearly, findings });
+          const asked = at.length > 0 ? { at: offers } : {};
+          terminal.json({ spots: findSpots(mould), bound, ...nearly, ...asked, findings });
           return findings;
         }
         for (const tie of dropped.ties) printTie(terminal, tie, 'restored');
         for (const tie of taken.ties) printTie(terminal, tie, 'bound');
+        for (const { said } of [...hand.done, ...moves]) terminal.say(said);
         for (const one of rename) terminal.say(`${one.replace('=', ' is now called ')}.`);
         if (rename.length > 0) terminal.say('');
         await printFindings(terminal, findings);
+        for (const one of offers) printOffers(terminal, folder, one);
         if (why) printNearSpots(terminal, mould, nearSpots(mould));
         else if (isChanged) terminal.say(`Look at it:\n  keen-mould preview ${folder}`);
-        else printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
+        else if (at.length === 0)
+          printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
         return findings;
       }),
     );

@@ -41,6 +41,8 @@ interface ImportArguments {
   readonly pageStyles?: string;
   readonly replace?: boolean;
   readonly bind?: boolean;
+  readonly only?: string;
+  readonly unused?: string;
   readonly library: readonly string[];
 }
 
@@ -57,6 +59,8 @@ export function addImport(program: Command, running: Running): void {
     .option('--css <file>', 'the CSS')
     .option('--js <file>', 'the JavaScript')
     .option('--name <name>', 'name of the mould (default: from the page title or file name)')
+    .option('--only <selector>', 'take these elements, with all that they need')
+    .option('--unused <keep|drop>', 'what becomes of rules that nothing can match')
     .option('--library <url|name@version=file>', 'a library it needs (repeatable)', collected, [])
     .option('--replace', 'replace an existing mould but keep its fields and bindings')
     .option('--bind', 'bind all recommended spots')
@@ -172,12 +176,27 @@ function partOf(path: string): LibraryPart {
   return /\.css(?:[?#]|$)/i.test(path) ? 'style' : 'script';
 }
 
-function optionsOf({ name, pageStyles }: ImportArguments): ImportOptions {
-  if (pageStyles !== undefined && pageStyles !== 'root' && pageStyles !== 'drop') {
-    const what = `--page-styles must be root or drop, not ${pageStyles}.`;
-    throw new Refusal(finding('call/usage', { what, command: 'import' }));
-  }
-  return { ...(name === undefined ? {} : { name }), ...(pageStyles ? { pageStyles } : {}) };
+function optionsOf({ name, pageStyles, only, unused }: ImportArguments): ImportOptions {
+  return {
+    ...(name === undefined ? {} : { name }),
+    ...(only === undefined ? {} : { only }),
+    ...oneOf('pageStyles', '--page-styles', pageStyles, ['root', 'drop'] as const),
+    ...oneOf('unused', '--unused', unused, ['keep', 'drop'] as const),
+  };
+}
+
+/** An option with one of a few values. */
+function oneOf<Key extends string, Value extends string>(
+  key: Key,
+  option: string,
+  given: string | undefined,
+  values: readonly Value[],
+): { readonly [Name in Key]?: Value } {
+  if (given === undefined) return {};
+  const found = values.find((one) => one === given);
+  if (found) return { [key]: found } as { readonly [Name in Key]?: Value };
+  const what = `${option} must be ${values.join(' or ')}, not ${given}.`;
+  throw new Refusal(finding('call/usage', { what, command: 'import' }));
 }
 
 /** What a `-` given for a path is called in messages. */

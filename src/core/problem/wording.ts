@@ -3,6 +3,7 @@ import { bindWording } from './wording/bind.ts';
 import { callWording } from './wording/call.ts';
 import { castWording } from './wording/cast.ts';
 import { fieldWording } from './wording/field.ts';
+import { handWording } from './wording/hand.ts';
 import { jsonWording } from './wording/json.ts';
 import { libraryWording } from './wording/library.ts';
 import { markupWording } from './wording/markup.ts';
@@ -39,6 +40,7 @@ export const wording = {
   ...rackWording,
   ...wordsWording,
   ...bindWording,
+  ...handWording,
 };
 
 /** The stable name of a finding: `stage/what-is-wrong`. */

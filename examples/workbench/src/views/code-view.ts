@@ -1,18 +1,20 @@
-import type { Spot } from 'keen-mould';
+import type { Mould, Spot } from 'keen-mould';
 import { html, nothing } from 'lit';
 import { keyed } from 'lit/directives/keyed.js';
 import type { Bench } from '../bench.ts';
 import {
+  cleared,
+  conditioned,
+  type Made,
   type Marked,
-  nameTaken,
-  proposed,
+  marking,
+  offersFor,
   type SourceFile,
   sources,
-  withField,
 } from '../by-hand.ts';
 import type { Mark } from '../code-pane.ts';
 import '../code-pane.ts';
-import { faultsOf } from '../paste.ts';
+import { faultsOf, fieldsOf } from '../paste.ts';
 
 const shown: { file: SourceFile; marked: Marked | undefined } = {
   file: 'template.html',
@@ -49,7 +51,7 @@ export function codeView(bench: Bench, spots: readonly Spot[]) {
       html`<code-pane language=${language} label="${file} of the mould" .value=${mould[part]} .marks=${marks} .lit=${places} .isQuiet=${true}
         @change=${({ detail }: CustomEvent<string>) => bench.change({ mould: { ...mould, [part]: detail } }, `code ${file}`)}
         @mark=${({ detail }: CustomEvent<{ start: number; end: number }>) => {
-          shown.marked = detail.end > detail.start ? { ...detail, file } : undefined;
+          shown.marked = { ...detail, file };
           const { start, end } = detail;
           // A click into what is proposed shows the proposal.
           const within = places.find(
@@ -66,32 +68,76 @@ function offer(bench: Bench) {
   const { mould } = bench.work;
   const { marked } = shown;
   if (!mould || !marked)
-    return html`<small>Select text, an element, a value or a literal to see what it could become.</small>`;
-  const found = proposed(mould, marked);
-  if (typeof found === 'string') return html`<small>${found}</small>`;
-  const [first] = found;
-  if (!first) return nothing;
+    return html`<small>Click or select a text, a value, a literal, or the name of a tag to see what it could become.</small>`;
+  const found = offersFor(mould, marked);
+  if (typeof found === 'string')
+    return html`<small>${found}</small> ${restoring(bench, mould, marked)}`;
+  const isElement = found.source.startsWith('<');
   const take = (event: Event) => {
     event.preventDefault();
     const given = new FormData(event.target as HTMLFormElement);
-    const chosen = found[Number(given.get('kind'))] ?? first;
+    const form = String(given.get('form'));
     const name = String(given.get('name')).trim();
-    const made = nameTaken(mould, name) ?? withField(mould, marked, { ...chosen, name });
-    if (typeof made === 'string') return bench.show({ said: made });
-    shown.marked = undefined;
-    bench.change({ mould: made }, '', `${name} is now a field.`);
+    const options = String(given.get('options') ?? '')
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean);
+    const into = String(given.get('into') ?? '');
+    const made =
+      form === 'when'
+        ? conditioned(mould, marked, name)
+        : marking(mould, marked, {
+            field: into || name,
+            ...(into && !isElement ? {} : { form }),
+            ...(options.length > 0 ? { options } : {}),
+          });
+    done(bench, made);
   };
+  const fields = Object.keys(fieldsOf(mould));
   return html`<form class="offer" @submit=${take}>
-    <label>Name <input name="name" required .value=${first.name}></label>
-    <label>Kind <select name="kind">${found.map(
-      ({ declaration }, at) => html`<option value=${at}>${meant(declaration)}</option>`,
-    )}</select></label>
+    <code class="stands">${short(found.source)}</code>
+    <label>What it becomes <select name="form">${found.offers.map(
+      ({ form, does }) => html`<option value=${form}>${sentence(does)}</option>`,
+    )}${isElement ? html`<option value="when">Shown under a condition</option>` : nothing}</select></label>
+    <label>Name, or condition <input name="name" required .value=${found.field}></label>
+    ${
+      found.offers.some(({ form }) => form === 'choice' || form === 'tag')
+        ? html`<label>Choices, with commas <input name="options"></label>`
+        : nothing
+    }
+    ${
+      fields.length > 0
+        ? html`<label>Or fill it by <select name="into"><option value="">a new field</option>${fields.map(
+            (one) => html`<option>${one}</option>`,
+          )}</select></label>`
+        : nothing
+    }
     <button class="main">Make it a field</button>
+    ${restoring(bench, mould, marked)}
   </form>`;
 }
 
-/** A kind in words where the word alone does not say what it does here. */
-function meant({ kind, type }: Readonly<Record<string, unknown>>): string {
-  if (kind === 'switch' && shown.file === 'template.html') return 'switch: show or hide';
-  return type === 'integer' ? 'number: how many copies' : String(kind);
+/** What a field fills can be had back as it was. */
+function restoring(bench: Bench, mould: Mould, marked: Marked) {
+  const [part] = sources[marked.file];
+  const near = mould[part].slice(Math.max(0, marked.start - 40), marked.end + 40);
+  if (!/\{~|km-|var\(--|mould\.values/.test(near)) return nothing;
+  return html`<button type="button" @click=${() => done(bench, cleared(mould, marked))}>Restore this place</button>`;
+}
+
+function done(bench: Bench, made: Made): void {
+  if (typeof made === 'string') bench.show({ said: made });
+  else {
+    shown.marked = undefined;
+    bench.change({ mould: made.mould }, '', made.said);
+  }
+}
+
+function sentence(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function short(source: string): string {
+  const line = source.replace(/\s+/g, ' ').trim();
+  return line.length > 60 ? `${line.slice(0, 59)}…` : line;
 }

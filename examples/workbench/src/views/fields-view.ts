@@ -7,6 +7,7 @@ import { type SourceFile, sources } from '../by-hand.ts';
 import { moved, proposalsIn, takeSpots } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
 import { sortable } from '../sortable.ts';
+import { aboutView } from './about-view.ts';
 import { apply } from './apply.ts';
 import { codeView } from './code-view.ts';
 import { fieldRow } from './field-row.ts';
@@ -34,7 +35,7 @@ export function fieldsView(bench: Bench) {
         names.length === 0
           ? html`<p class="empty">A field is what an editor may change without seeing code. Take what is
               recommended, or choose below.</p>`
-          : html`<ol class="fields" ${sortable((from, to) => bench.change({ mould: moved(mould, from, to) }, ''))}>${names.map((name, at) => fieldRow(bench, mould, name, at, names.length))}</ol>`
+          : html`<ol class="fields" ${sortable((from, to) => bench.change({ mould: moved(mould, names, from, to) }, ''))}>${names.map((name) => fieldRow(bench, mould, name, names))}</ol>`
       }
     </section>
     <section aria-labelledby="proposed">
@@ -48,7 +49,8 @@ export function fieldsView(bench: Bench) {
       <ul class="spots">${spots.map((spot) => spotRow(bench, mould, spot))}</ul>
     </section>
     ${codeView(bench, spots)}
-    ${codeOf(bench, mould, spots)}`;
+    ${codeOf(bench, mould, spots)}
+    ${aboutView(bench, mould)}`;
 }
 
 /** Each proposal can be found by what it looks like. */

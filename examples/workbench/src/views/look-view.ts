@@ -1,4 +1,4 @@
-import type { Mould } from 'keen-mould';
+import type { JsonObject, Mould } from 'keen-mould';
 import { html } from 'lit';
 import { ref } from 'lit/directives/ref.js';
 import type { Bench } from '../bench.ts';
@@ -35,7 +35,7 @@ export function lookView(bench: Bench, mould: Mould) {
     const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
     document.querySelector(found)?.scrollIntoView({ block: 'center' });
   };
-  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${work.values} .below=${work.below}
+  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${ownValues(mould, work.values)} .below=${work.below}
     .lit=${shown?.field ?? screen.lit} .sample=${screen.sample} .hostPage=${screen.hostPage}
     @km-sample=${({ detail }: CustomEvent) => {
       bench.show({ sample: detail.name });
@@ -45,4 +45,10 @@ export function lookView(bench: Bench, mould: Mould) {
       if (detail.isPicked) pick(detail.path);
       else bench.show({ pointedAt: detail.path });
     }}></km-preview>`;
+}
+
+/** What is only proposed shows what stands there, whatever a field of that name once held. */
+function ownValues(mould: Mould, values: JsonObject): JsonObject {
+  const fields = fieldsOf(mould);
+  return Object.fromEntries(Object.entries(values).filter(([name]) => Object.hasOwn(fields, name)));
 }

@@ -37,16 +37,17 @@ async function take(
   pieces: readonly SnippetPiece[],
   name?: string,
   kind = 'paste',
+  only = bench.work.only,
 ): Promise<void> {
   const { paste } = await tooled;
-  const pasted = paste(bench.work, pieces, name);
+  const pasted = paste({ ...bench.work, only }, pieces, name);
   if ('refused' in pasted) {
     // The text is kept as it was typed; the last mould that could be made stays in sight.
     bench.change({ pieces }, kind, pasted.refused[0]?.message);
     bench.show({ refused: pasted.refused });
     return;
   }
-  bench.change(pasted.work, kind);
+  bench.change({ ...pasted.work, only }, kind);
   bench.show({ refused: [] });
 }
 
@@ -60,7 +61,7 @@ export function pasteView(bench: Bench) {
     screen.refused.length > 0
       ? screen.refused
       : work.mould && tools
-        ? [...tools.saidOf(work.pieces), ...tools.faultsOf(work.mould)]
+        ? [...tools.saidOf(work), ...tools.faultsOf(work.mould)]
         : [];
   const marks = faults.flatMap(({ file, line, column, level, message }): Mark[] =>
     file?.startsWith('paste.') && line !== undefined && column !== undefined
@@ -97,7 +98,18 @@ export function pasteView(bench: Bench) {
         </section>`,
       )}
     </div>
+    ${work.pieces.length > 0 ? part(bench) : nothing}
     ${work.pieces.length === 0 ? empty() : tools && findingsView(bench, faults)}`;
+}
+
+/** Of a page or a playground often only one piece is wanted. */
+function part(bench: Bench) {
+  const set = ({ target }: Event) => {
+    const only = (target as HTMLInputElement).value.trim();
+    if (only !== bench.work.only) void take(bench, bench.work.pieces, undefined, '', only);
+  };
+  return html`<label class="part">Take only these elements, with what they need (a CSS selector; empty for all)
+    <input .value=${bench.work.only ?? ''} placeholder=".card" @change=${set}></label>`;
 }
 
 /** What all panes hold now, though what was typed in another may not have been taken yet. */

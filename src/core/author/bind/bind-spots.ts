@@ -12,7 +12,7 @@ import { changesBy } from '../ties/faithful.ts';
 import type { Tie } from '../ties/tie.ts';
 import { tiesIn } from '../ties/tie-of.ts';
 import { readTies, withTies } from '../ties/ties.ts';
-import { ownProperties, proposalsOf } from './proposals-of.ts';
+import { allProposals, isBound, ownProperties, proposalsOf } from './proposals-of.ts';
 
 /** A spot to bind, by its id, under a name of one's own where one is given. */
 export interface Take {
@@ -60,6 +60,50 @@ export function bindSpots(mould: Mould, takes: 'recommended' | readonly Take[]):
       ...left.map(({ path }) => finding('bind/changes-page', { name: path })),
     ],
   };
+}
+
+/** What comes of binding a list that somebody asked for. */
+type AskedList =
+  | (Pick<BoundSpots, 'mould' | 'findings'> & { readonly name: string })
+  | { readonly why: string }
+  | { readonly inTheWay: string };
+
+/**
+ * Binds the list that elements are rows of, whatever speaks against it.
+ *
+ * @param starts where the elements begin in the template before it was bound
+ * @returns the mould; or why it cannot be; or a field that has to go first
+ */
+export function bindAskedList(mould: Mould, starts: readonly number[], name?: string): AskedList {
+  const bound = readTies(mould);
+  const base = { ...mould, ...bound.before };
+  const { fields, nearly } = allProposals(mould, bound, new Set(starts));
+  const proposal = fields.find((one) => isListOf(one, starts));
+  if (!proposal) {
+    const near = nearly.find(({ start, end }) => starts.some((at) => start <= at && at < end));
+    return { why: near?.why ?? 'no element beside them is like them' };
+  }
+  const way = bound.ties.find(({ changes }) => isBound(proposal, changes));
+  if (way) return { inTheWay: way.field };
+  const taken = fieldNames(mould.manifest);
+  if (name !== undefined && !namePattern.test(name))
+    throw new Refusal(finding('bind/bad-name', { name }));
+  if (name !== undefined && taken.includes(name))
+    throw new Refusal(finding('bind/name-taken', { name }));
+  const asked = new Map(name === undefined ? [] : [[proposal.slot, name]]);
+  const [field] = nameFields([proposal], taken, asked, ownProperties(base));
+  if (!field) return { why: 'nothing in them can be edited' };
+  const declared = [{ name: field.name, declared: declarationOf(field) }];
+  const made = { ...mould, ...withDeclarations(mould, declared) };
+  const ties = [...bound.ties, tiesIn(base)(field)];
+  return { mould: withTies(made, bound.before, ties), name: field.name, findings: bound.findings };
+}
+
+function isListOf({ rows, found }: Proposal, starts: readonly number[]): boolean {
+  if (!rows) return false;
+  const own = new Set(found.flatMap(({ as, start }) => (as === 'tag' ? [start] : [])));
+  const [first = -1] = starts;
+  return starts.every((at) => own.has(at)) || rows.fields.some((one) => isListOf(one, [first]));
 }
 
 /** Names of the fields a manifest declares. */

@@ -14,21 +14,40 @@ export interface Open {
 }
 
 /** The fields that could still be made of a mould, named; of what is bound already, none. */
-export function proposalsOf(mould: Mould, { before, ties }: Bound): Open {
+export function proposalsOf(mould: Mould, bound: Bound): Open {
+  const { fields, nearly } = allProposals(mould, bound);
+  const made = bound.ties.flatMap(({ changes }) => changes);
+  const own = ownProperties({ ...mould, ...bound.before });
+  const open = fields.filter((one) => !isBound(one, made));
+  return { fields: nameFields(open, declaredIn(mould), new Map(), own), nearly };
+}
+
+/** The names of the fields that a mould declares. */
+function declaredIn({ manifest }: Mould): string[] {
+  return Object.keys((manifest.fields.properties as object | undefined) ?? {});
+}
+
+/** All that could be made of a mould before it was bound, what is bound by now among it. */
+export function allProposals(
+  mould: Mould,
+  { before }: Bound,
+  asked?: ReadonlySet<number>,
+): { readonly fields: readonly Proposal[]; readonly nearly: readonly NearList[] } {
   const base = { ...mould, ...before };
   const own = ownProperties(base);
   // Lists in lists are tried again with each that they stand in. A page comes to a few times its
   // length; where hundreds were pasted into each other, those that are left stay as they are.
   let left = 40 * base.template.length + 200_000;
-  const { proposals, nearly } = propose(base, (proposal, around) => {
-    left -= lengthOf(proposal);
-    if (left < 0) return false;
-    return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
-  });
-  const bound = ties.flatMap(({ changes }) => changes);
-  const taken = Object.keys((mould.manifest.fields.properties as object | undefined) ?? {});
-  const open = proposals.filter((one) => !isBound(one, bound));
-  return { fields: nameFields(open, taken, new Map(), own), nearly };
+  const { proposals, nearly } = propose(
+    base,
+    (proposal, around) => {
+      left -= lengthOf(proposal);
+      if (left < 0) return false;
+      return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
+    },
+    asked,
+  );
+  return { fields: proposals, nearly };
 }
 
 /** How much of the template a proposal stands in, in characters. */
@@ -47,7 +66,7 @@ export function ownProperties({ template, style, script }: Mould): Set<string> {
 }
 
 /** True for a proposal whose places, or some of them, are bound. */
-function isBound({ drafts, rows }: Proposal, bound: readonly Change[]): boolean {
+export function isBound({ drafts, rows }: Proposal, bound: readonly Change[]): boolean {
   const all = [...drafts, ...(rows?.fields ?? []).flatMap((one) => one.drafts)];
   return all.some((draft) =>
     bound.some((one) => {

@@ -8,6 +8,8 @@ import { withDeclarations } from '../ties/bound-mould.ts';
 import type { Tie } from '../ties/tie.ts';
 import { readTies, withTies } from '../ties/ties.ts';
 import { withDefaultBack } from './default-back.ts';
+import { dropMember } from './drop-member.ts';
+import { withManifestAt } from './manifest-edit.ts';
 
 /** A mould with a field taken out of it. */
 export interface Unbound {
@@ -21,10 +23,11 @@ export interface Unbound {
  * Takes a field out of a mould and puts back what stood in its places, byte for byte, as ties.json
  * has it; else its default. Values that casts give it are theirs to keep.
  *
- * @param path the field's name
- * @throws Refusal when there is no such field, it is one of a row, or it cannot be taken out
+ * @param path the field's name; of a member of rows, its path; of a slot, `slots.NAME`
+ * @throws Refusal when there is no such field, or it cannot be taken out
  */
 export function unbindField(mould: Mould, path: string): Unbound {
+  if (path.startsWith('slots.')) return withoutSlot(mould, path);
   const { root } = compileMould(mould);
   const fields = fieldsBelow(root);
   const field = fields.find((one) => one.path === path);
@@ -33,7 +36,7 @@ export function unbindField(mould: Mould, path: string): Unbound {
     throw new Refusal(finding('bind/no-field', { path, near: nearestName(path, known), known }));
   }
   const [name = path] = path.split('.');
-  if (name !== path) throw new Refusal(finding('bind/in-row', { path, list: name }));
+  if (name !== path) return dropMember(mould, path);
   const { before, ties, findings } = readTies(mould);
   const tie = ties.find((one) => one.field === path);
   const declared = withDeclarations(mould, [{ name, declared: undefined }]);
@@ -52,4 +55,16 @@ export function unbindField(mould: Mould, path: string): Unbound {
     tie: undefined,
     findings: [...findings, ...kept.findings, ...reported, ...back.findings],
   };
+}
+
+/** A slot that was made by hand goes as it came. */
+function withoutSlot(mould: Mould, path: string): Unbound {
+  const { before, ties, findings } = readTies(mould);
+  const tie = ties.find((one) => one.field === path);
+  const known = Object.keys(mould.manifest.slots ?? {}).map((name) => `slots.${name}`);
+  if (!tie)
+    throw new Refusal(finding('bind/no-field', { path, near: nearestName(path, known), known }));
+  const rest = ties.filter((one) => one !== tie);
+  const free = withManifestAt(mould, path.split('.'), undefined);
+  return { mould: withTies(free, before, rest), tie, findings };
 }

@@ -24,6 +24,7 @@ import { toSheet } from './sheets.ts';
 import type { Dropped } from './split-markup.ts';
 import { type SnippetPiece, splitPiece } from './split-piece.ts';
 import { withStyleFiles } from './style-addresses.ts';
+import { takePart } from './take-part.ts';
 
 export interface ImportOptions {
   /** Name of the mould; by default the document's title or the name of the first file. */
@@ -42,6 +43,10 @@ export interface ImportOptions {
   readonly taken?: readonly string[];
   /** Compilers of what it is written in; see `styleDialectsIn` and `codeDialectsIn`. */
   readonly compilers?: Compilers;
+  /** A CSS selector: only these elements, with all that they need. */
+  readonly only?: string;
+  /** What becomes of rules that nothing in the piece can come to match; by default they stay. */
+  readonly unused?: 'keep' | 'drop';
 }
 
 /** A mould made from a snippet, and what was seen on the way. */
@@ -74,9 +79,17 @@ export function importSnippet(
   );
   const importMap = Object.assign({}, ...splits.map((split) => split.importMap));
   const joined = joinScripts(splits.flatMap(({ scripts }) => scripts));
-  const { script, ...imported } = importLibraries(joined, importMap, shelf, pieces[0]?.name ?? '');
+  const { script: whole, ...imported } = importLibraries(
+    joined,
+    importMap,
+    shelf,
+    pieces[0]?.name ?? '',
+  );
   const markup = tidyEnds(splits.map((split) => split.template).join('\n'));
-  const { template, escapes } = escapeMarks(markup);
+  const { template: all, escapes } = escapeMarks(markup);
+  refuseDeep({ template: all, style: sheet.style });
+  const sources = { template: all, style: sheet.style, script: whole };
+  const { template, style, script, dropped: leftOut } = takePart(sources, options);
   const given = (options.libraries ?? []).map((one) => withItsFiles(one, shelf));
   const loaded = [...splits.flatMap((split) => split.libraries), ...imported.libraries];
   const manifest = newManifest(pieces, options, {
@@ -86,18 +99,29 @@ export function importSnippet(
     page: Object.assign({}, ...splits.map((split) => split.page)),
   });
   const files = { ...shelf.files, ...keepPaste(pieces, shelf.sources) };
-  refuseDeep({ template, style: sheet.style });
   const manifestText = `${JSON.stringify(manifest, null, 2)}\n`;
   return {
-    mould: { manifest, manifestText, template, style: sheet.style, script, files },
+    mould: { manifest, manifestText, template, style, script, files },
     findings: [
       ...splits.flatMap(({ findings }) => findings).filter(isStill(loaded, manifest.libraries)),
       ...imported.findings,
       ...sheet.findings,
       ...escapes,
-      ...noMarkup(template, sheet.style, script, pieces[0]?.name),
+      ...noMarkup(template, style, script, pieces[0]?.name),
+      ...(leftOut.length > 0 ? [finding('snippet/left-out', countsOf(leftOut))] : []),
     ],
-    dropped: [...splits.flatMap(({ dropped }) => dropped), ...sheet.dropped],
+    dropped: [...splits.flatMap(({ dropped }) => dropped), ...sheet.dropped, ...leftOut],
+  };
+}
+
+/** How much was left out of each file. */
+function countsOf(all: readonly Dropped[]) {
+  const count = (file: string) => all.filter((one) => one.file === file).length;
+  return {
+    elements: count('template.html'),
+    rules: count('style.css'),
+    statements: count('script.js'),
+    names: all.slice(0, 4).map(({ what }) => what),
   };
 }
 

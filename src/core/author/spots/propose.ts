@@ -46,8 +46,13 @@ import { childrenOf, elementsWithin, readTree, type Tree, type TreeElement } fro
  * what is the same made one; and what nearly was a list.
  *
  * @param isFaithful true for a list which, bound, casts what was there before
+ * @param asked where elements begin that somebody marked as rows
  */
-export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Proposed {
+export function propose(
+  mould: Mould,
+  isFaithful: FieldsLook['isFaithful'],
+  asked: ReadonlySet<number> = new Set(),
+): Proposed {
   const parsed = parseSources(mould);
   const tree = readTree(mould.template, parsed.template);
   const style = readStyleSource(mould.style, parsed.style);
@@ -79,6 +84,7 @@ export function propose(mould: Mould, isFaithful: FieldsLook['isFaithful']): Pro
     isLookedUp: (id) => isInScript(id),
     isTied: tiedIn(tree),
     isInSelector: askedIn(style),
+    isAsked: ({ start }) => asked.has(start),
   };
   const columns = columnsIn([tree.root], look, []);
   const found = columns.map((column, index) =>

@@ -70,6 +70,14 @@ export function isFaithfulPiece(
   });
 }
 
+/** True where two moulds cast the same page with their defaults, as far as markup goes. */
+export function isSameCast(mould: Mould, other: Mould): boolean {
+  const [before, after] = [markupOf(mould), markupOf(other)];
+  if (before === undefined || after === undefined) return false;
+  const { style, script } = other;
+  return isSamePage({ before, after, style, script, template: mould.template });
+}
+
 function moveRange({ start, end }: Range, by: number): Range {
   return { start: start + by, end: end + by };
 }

@@ -11,7 +11,7 @@ export interface StyledField {
 
 /** Names of custom properties that a text speaks of: `--accent`. */
 export function propertiesNamedIn(...texts: readonly string[]): Set<string> {
-  return new Set(texts.flatMap((text) => text.match(/--[A-Za-z0-9_-]+/g) ?? []));
+  return new Set(texts.flatMap((text) => text.match(/(?<![\w-])--[A-Za-z0-9_-]+/g) ?? []));
 }
 
 /**

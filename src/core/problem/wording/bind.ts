@@ -47,7 +47,7 @@ export const bindWording = {
   'bind/in-row': {
     level: 'error',
     message: ({ path, list }: { path: string; list: string }) =>
-      `${path} is part of each row of ${list} and cannot be dropped alone.`,
+      `${path} is written together with others in each row of ${list}, so it cannot be dropped alone.`,
     hint: ({ list }: { path: string; list: string }) => `Drop the whole list ${list}.`,
   },
   'bind/changes-page': {

@@ -1,5 +1,17 @@
 import type { WordingTable } from './shape.ts';
 
+/** How much an import left out, and the first of it. */
+export interface LeftOut {
+  readonly elements: number;
+  readonly rules: number;
+  readonly statements: number;
+  readonly names: readonly string[];
+}
+
+function counted(count: number, word: string, of = ''): string {
+  return count === 0 ? '' : `${count} ${word}${count === 1 ? '' : 's'}${of}`;
+}
+
 /** What import finds in a paste. */
 export const snippetWording = {
   'snippet/empty': {
@@ -12,6 +24,30 @@ export const snippetWording = {
     message: ({ only }: { only: string }) =>
       `This paste has no HTML, only ${only}, so the widget has nothing to show yet.`,
     hint: () => 'Import all parts together: --html F --css F --js F.',
+  },
+  'snippet/bad-selector': {
+    level: 'error',
+    message: ({ selector }: { selector: string }) =>
+      `${JSON.stringify(selector)} is not a CSS selector.`,
+    hint: () => 'Write it as in a style sheet: .card, #menu, main > section.',
+  },
+  'snippet/no-part': {
+    level: 'error',
+    message: ({ selector }: { selector: string }) => `Nothing in the paste matches ${selector}.`,
+    hint: () => 'Look up the class or the id of the element in the page, and give that.',
+  },
+  'snippet/left-out': {
+    level: 'note',
+    message: ({ elements, rules, statements, names }: LeftOut) =>
+      `Left out: ${[
+        counted(elements, 'element'),
+        counted(rules, 'part', ' of the style'),
+        counted(statements, 'statement', ' of the script'),
+      ]
+        .filter((one) => one !== '')
+        .join(', ')}; among them ${names.join(' · ')}.`,
+    hint: () =>
+      'import --json lists them all. Import again with a wider selector to have them back.',
   },
   'snippet/bare-css': {
     level: 'note',

@@ -1,7 +1,7 @@
 import { parse } from 'parse5';
 import { fieldsBelow } from '../../../model/field.ts';
+import { isSelector, selects } from '../../sources/select.ts';
 import { type Check, type Flaw, flawOf } from '../flaw/check.ts';
-import { isSelector, selects } from '../flaw/select.ts';
 
 /** Fields that name elements of the host, and find none in the one given. */
 export const deadTargets: Check = (subject) => {

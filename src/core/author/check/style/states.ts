@@ -1,9 +1,9 @@
 import { type CssNode, generate } from 'css-tree';
 import type { MarkupElement } from '../../sources/markup-source.ts';
+import { matcherOf } from '../../sources/select.ts';
 import type { StyleRule } from '../../sources/style-source.ts';
 import type { Subject } from '../../sources/subject.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';
-import { matcherOf } from '../flaw/select.ts';
 
 /** Motion that ignores prefers-reduced-motion; one note per sheet. */
 export const reducedMotion: Check = ({ style, script }) => {

@@ -19,6 +19,8 @@ export interface RowLook {
   readonly isInSelector: (attribute: string, value: string) => boolean;
   /** Told of rows that are no list, with what stood in the way. */
   readonly nearly: (rows: readonly Row[], why: string) => void;
+  /** True for an element that somebody marked as a row. */
+  readonly isAsked: (element: TreeElement) => boolean;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
 }
@@ -64,6 +66,8 @@ export function rowsAt(
   from: number,
   look: RowLook,
 ): readonly Row[] | undefined {
+  const asked = askedRows(siblings, from, look);
+  if (asked) return asked;
   for (let size = 1; size <= widestRow; size += 1) {
     const first = siblings.slice(from, from + size);
     if (first.length < size) return undefined;
@@ -83,6 +87,34 @@ export function rowsAt(
     look.nearly(rows, why);
   }
   return undefined;
+}
+
+/**
+ * Rows that somebody marked: from the first example to the last, and on as long as siblings are like
+ * one of them; of a single example, those beside it that are.
+ */
+function askedRows(
+  siblings: readonly TreeElement[],
+  from: number,
+  look: RowLook,
+): readonly Row[] | undefined {
+  const marked = [...siblings.keys()].filter((at) => look.isAsked(siblings[at] as TreeElement));
+  const [first, second] = marked;
+  const last = marked.at(-1);
+  if (first === undefined || last === undefined) return undefined;
+  const size = second === undefined ? 1 : Math.min(second - first, widestRow);
+  const rowAt = (at: number) => siblings.slice(at, at + size);
+  const isLike = (at: number) =>
+    marked.some((one) => likenessOf(rowAt(one), rowAt(at), look.traitsOf)?.isAlike);
+  let start = first;
+  while (start - size >= 0 && isLike(start - size)) start -= size;
+  if (start !== from) return undefined;
+  const rows: Row[] = [];
+  for (let at = start; at + size <= siblings.length; at += size) {
+    if (at > last && !isLike(at)) break;
+    rows.push(rowAt(at));
+  }
+  return rows.length > 1 ? rows : undefined;
 }
 
 function areOneSort(elements: readonly TreeElement[], { traitsOf }: RowLook): boolean {

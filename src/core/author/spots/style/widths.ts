@@ -13,7 +13,11 @@ export interface WidthBorder {
  */
 export function maxWidthOf({ declaration: { rule } }: Styled): WidthBorder | undefined {
   const [condition, ...more] = rule?.conditions ?? [];
-  if (condition === undefined || more.length > 0) return undefined;
+  return condition === undefined || more.length > 0 ? undefined : widthIn(condition);
+}
+
+/** The border that a condition such as `media (max-width:600px)` sets. */
+export function widthIn(condition: string): WidthBorder | undefined {
   const query = condition.replace(/^media\s*/, '').replace(/^(?:only\s+)?screen\s+and\s+/, '');
   const [, side, px] = /^\((min|max)-width:\s*(\d+(?:\.\d+)?)px\)$/.exec(query) ?? [];
   const [, sign, size] = /^\(width\s*(<=|>=|<|>)\s*(\d+(?:\.\d+)?)px\)$/.exec(query) ?? [];

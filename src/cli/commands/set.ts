@@ -1,0 +1,54 @@
+import type { Command } from 'commander';
+import { setKey } from '../../core/author/hand/set-key.ts';
+import { type Finding, finding } from '../../core/problem/finding.ts';
+import { Refusal } from '../../core/problem/refusal.ts';
+import { readMould, saveMould } from '../../node/files/mould-folder.ts';
+import type { Running } from '../command.ts';
+import { printFindings } from '../print-findings.ts';
+import { inFolder } from '../subject.ts';
+
+/** `set MOULD KEY=VALUE…`: keys of mould.json, those of its fields among them. */
+export function addSet(program: Command, running: Running): void {
+  program
+    .command('set')
+    .summary('change what mould.json says of the mould and its fields')
+    .description(
+      [
+        'Sets keys of mould.json. KEY=VALUE sets one, KEY= takes it out, KEY+=VALUE and KEY-=VALUE',
+        'change one entry of a list. Keys are those of the mould (title, shelf, summary, widths,',
+        'reaches, within, origin.author, needs.properties, slots.NAME.accepts) and of its fields',
+        '(fields.NAME.title, .description, .section, .when, .kind, .default, .below.600, .required,',
+        '.minItems; fields.rows.time.title in a row).',
+      ].join('\n'),
+    )
+    .argument('<MOULD>', 'mould folder')
+    .argument('<KEY=VALUE...>', 'what to set')
+    .action((folder: string, written: readonly string[]) =>
+      running(async (terminal) => {
+        const read = await readMould(folder);
+        const done = written.map(settingOf);
+        const mould = done.reduce(
+          (made, { key, how, value }) => setKey(made, key, value, how),
+          read.mould,
+        );
+        await saveMould(folder, mould, read.mould);
+        const findings: Finding[] = read.findings.map((one) => inFolder(folder, one));
+        if (terminal.isJson) {
+          terminal.json({ set: done.map(({ key, value }) => ({ key, value })), findings });
+          return findings;
+        }
+        for (const { key, value, how } of done)
+          terminal.say(value === '' ? `${key} is gone.` : `${key} ${how} ${value}`);
+        await printFindings(terminal, findings);
+        return findings;
+      }),
+    );
+}
+
+function settingOf(written: string) {
+  const [, key, how, value] = /^([\w.-]+?)(\+=|-=|=)([\s\S]*)$/.exec(written) ?? [];
+  if (key !== undefined && value !== undefined)
+    return { key, value, how: how as '=' | '+=' | '-=' };
+  const what = `${JSON.stringify(written)} is not KEY=VALUE.`;
+  throw new Refusal(finding('call/usage', { what, command: 'set' }));
+}

@@ -1,0 +1,336 @@
+import { compileMould } from '../../compile/compile-mould.ts';
+import { parseSources } from '../../compile/parse-sources.ts';
+import { type Field, fieldsBelow } from '../../model/field.ts';
+import { requireMould } from '../../model/given.ts';
+import type { Json, JsonObject } from '../../model/json-source.ts';
+import { type Mould, namePattern } from '../../model/mould.ts';
+import { propertyName } from '../../model/property-name.ts';
+import { type Finding, finding } from '../../problem/finding.ts';
+import { nearestName } from '../../problem/nearest-name.ts';
+import { Refusal } from '../../problem/refusal.ts';
+import { keysOf, manifestAt, withManifestAt } from '../bind/manifest-edit.ts';
+import { readScriptSource } from '../sources/script-source.ts';
+import { readStyleSource } from '../sources/style-source.ts';
+import { readTree, type TreeElement } from '../spots/tree.ts';
+import { renderSources } from '../ties/bound-mould.ts';
+import { isSameCast } from '../ties/faithful.ts';
+import { placeIn } from '../ties/render.ts';
+import { type Bound, readTies } from '../ties/ties.ts';
+import { classWordOffers, elementOffers } from './element-offers.ts';
+import { type HandChange, rangeBack, withHandChanges } from './hand-change.ts';
+import { type Joint, joined } from './join.ts';
+import { listByHand } from './list-by-hand.ts';
+import type { HandOffer, HandPath } from './offer.ts';
+import { type Place, positionOf, readPlace, readPlaces } from './place.ts';
+import { type Reading, type Stand, standAt } from './stand.ts';
+import { valueOffers } from './value-offers.ts';
+import { wordsFor } from './words-for.ts';
+
+/** What could be made of a place by hand. */
+export interface PlaceOffers {
+  /** The place as people write it: `style.css:12:8-14`. */
+  readonly place: string;
+  /** What stands there. */
+  readonly source: string;
+  /** What a field of it would be called, and its title. */
+  readonly field: string;
+  readonly title: string;
+  readonly offers: readonly {
+    /** What to ask for it by: a kind of field, or what an element becomes. */
+    readonly form: string;
+    readonly does: string;
+    readonly default: Json;
+  }[];
+}
+
+/** A field to make of a place by hand. */
+export interface Marking {
+  /** Its name; of a place in rows, that of a member of the row. One that exists joins the place. */
+  readonly field?: string;
+  /** A kind of field, or what an element becomes; the likeliest where it is left out. */
+  readonly form?: string;
+  readonly title?: string;
+  /** The values to choose from, of a choice. */
+  readonly options?: readonly string[];
+}
+
+/** A mould with a place bound by hand. */
+export interface MarkedPlace {
+  readonly mould: Mould;
+  /** The path of the field that fills the place now. */
+  readonly field: string;
+  readonly findings: readonly Finding[];
+}
+
+/** Reads the sources of a mould for work by hand. */
+export function readForHand(mould: Mould): Reading {
+  const parsed = parseSources(mould);
+  return {
+    tree: readTree(mould.template, parsed.template),
+    style: readStyleSource(mould.style, parsed.style),
+    script: readScriptSource(mould.script, parsed.script),
+  };
+}
+
+/**
+ * Says what can be made of a place in a mould's sources: the kinds of field whose value can stand
+ * there, and what can be done with an element. Each is tried, so that what is offered can be had.
+ *
+ * @param place such as `style.css:12:8`, `"Sunday service"`, `.card h3`, `a.more@href`, `.card{gap}`
+ * @throws Refusal when there is no such place, or nothing there can be bound
+ *
+ * @example
+ * const { offers } = offersAt(mould, '.card{border-style}');
+ */
+export function offersAt(mould: Mould, place: string): PlaceOffers {
+  requireMould(mould);
+  const reading = readForHand(mould);
+  const [found = readPlace(mould, reading, place)] = severalOf(mould, reading, place);
+  const stand = standing(mould, reading, found);
+  const { name, title } = wordsFor(mould, reading, stand);
+  const field = freeName(mould, withinRows(mould, stand), name);
+  const all = offersFor(reading, stand);
+  // With one value there is nothing to choose, unless somebody says what from.
+  const isBare = ({ declared }: HandOffer) =>
+    Array.isArray(declared.enum) && declared.enum.length < 2 && all.length > 1;
+  const offers = all.flatMap((offer) => {
+    if (isBare(offer)) return [];
+    const sound = offer.form === 'list' || 'mould' in trialOf(mould, stand, offer, field);
+    return sound
+      ? [{ form: offer.form, does: offer.does, default: offer.declared.default ?? null }]
+      : [];
+  });
+  const source = mould[stand.in].slice(stand.range.start, stand.range.end);
+  return {
+    place: positionOf(mould, { in: stand.in, ...stand.range }),
+    source,
+    field,
+    title,
+    offers,
+  };
+}
+
+/**
+ * Makes a field of a place that was not found, or gives a field one more place. The change is noted
+ * in ties.json, so `unbindField` puts back what stood there.
+ *
+ * @throws Refusal when there is no such place, a binding stands there, or it cannot be what is asked
+ *
+ * @example
+ * const { mould: marked } = markPlace(mould, '.card{border-style}', { field: 'edge' });
+ */
+export function markPlace(mould: Mould, place: string, marking: Marking = {}): MarkedPlace {
+  requireMould(mould);
+  const reading = readForHand(mould);
+  if (marking.form === 'list') return listOf(mould, reading, place, marking);
+  const several = severalOf(mould, reading, place);
+  if (several.length > 1) return markAll(mould, several, marking);
+  const stand = standing(mould, reading, readPlace(mould, reading, place));
+  const joint = jointOf(mould, stand, marking.field);
+  if (joint) return joined(mould, reading, stand, joint, marking.form);
+  const offer = offerFor(mould, reading, stand, marking);
+  const words = wordsFor(mould, reading, stand);
+  const rows = withinRows(mould, stand);
+  const field = asked(mould, rows, marking.field) ?? freeName(mould, rows, words.name);
+  const declared = withOptions(offer, marking);
+  const title =
+    marking.title ?? (marking.field ? titleOf(marking.field, words.title) : words.title);
+  const made = trialOf(mould, stand, { ...offer, declared: { title, ...declared } }, field);
+  if ('mould' in made) return { mould: made.mould, field, findings: [] };
+  const at = positionOf(mould, { in: stand.in, ...stand.range });
+  throw new Refusal(finding('hand/not-there', { form: offer.form, place: at, why: made.why }));
+}
+
+/** The places of a selector that matches several: what is made of one is made of all. */
+function severalOf(mould: Mould, reading: Reading, place: string): readonly Place[] {
+  const isSelector = !/^(?:[\w.]+:\d|(?:[\w.]+:)?["'])/.test(place);
+  return isSelector ? readPlaces(mould, reading, place) : [];
+}
+
+function markAll(mould: Mould, places: readonly Place[], marking: Marking): MarkedPlace {
+  // From the last to the first, so that none moves before it is marked; the first gives the default.
+  const [first, ...others] = places.map((one) => positionOf(mould, one));
+  const made = markPlace(mould, first as string, marking);
+  const form = marking.form === undefined ? {} : { form: marking.form };
+  return others.reduce((done, _, at): MarkedPlace => {
+    const moved = movedPlace(mould, done.mould, places[at + 1] as Place);
+    const next = markPlace(done.mould, moved, { field: made.field, ...form });
+    return { ...next, findings: [...done.findings, ...next.findings] };
+  }, made);
+}
+
+/** Where a place of a mould stands after others were marked. */
+function movedPlace(before: Mould, after: Mould, place: Place): string {
+  const [old, now] = [readTies(before), readTies(after)];
+  const changesOf = ({ ties }: Bound) => ties.flatMap(({ changes }) => changes);
+  const back = rangeBack(renderSources(old.before, changesOf(old))[place.in], {
+    start: place.start,
+    end: place.start,
+  });
+  const found = back && placeIn(renderSources(now.before, changesOf(now))[place.in], back);
+  const start = found?.start ?? place.start;
+  const length = place.end - place.start;
+  return positionOf(after, {
+    in: place.in,
+    start,
+    end: isElementAt(before, place) ? start : start + length,
+  });
+}
+
+function isElementAt(mould: Mould, { in: part, start }: Place): boolean {
+  return part === 'template' && mould.template.charAt(start) === '<';
+}
+
+/** A title of one's own name for it, where the words of the place say something else. */
+function titleOf(name: string, title: string): string {
+  const words = (name.split('.').at(-1) ?? name)
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .replace(/[-_]+/g, ' ')
+    .toLowerCase();
+  return title.toLowerCase().includes(words)
+    ? title
+    : words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function standing(mould: Mould, reading: Reading, place: Place): Stand {
+  const stand = standAt(reading, place.in, place);
+  if (stand) return stand;
+  throw new Refusal(finding('hand/nothing-there', { place: positionOf(mould, place) }));
+}
+
+function offersFor(reading: Reading, stand: Stand): HandOffer[] {
+  if (stand.as === 'element') return elementOffers(reading, stand);
+  if (stand.as === 'class') return classWordOffers(reading, stand);
+  return valueOffers(reading, stand);
+}
+
+function offerFor(
+  mould: Mould,
+  reading: Reading,
+  stand: Stand,
+  { form, options }: Marking,
+): HandOffer {
+  const all = offersFor(reading, stand);
+  const wanted = form ?? (options ? 'choice' : undefined);
+  const found = wanted === undefined ? all[0] : all.find((one) => one.form === wanted);
+  if (found) return found;
+  const place = positionOf(mould, { in: stand.in, ...stand.range });
+  const forms = all.map((one) => one.form);
+  throw new Refusal(finding('hand/no-form', { form: wanted ?? '', place, forms }));
+}
+
+function withOptions({ declared }: HandOffer, { options }: Marking): JsonObject {
+  if (!options || !Array.isArray(declared.enum)) return declared;
+  const { default: held } = declared;
+  const all = options.includes(String(held)) ? options : [String(held), ...options];
+  return { ...declared, enum: [...all] };
+}
+
+/** The mould with an offer taken, or why it would not hold or would look otherwise. */
+type Trial = { readonly mould: Mould } | { readonly why: string };
+
+function trialOf(mould: Mould, stand: Stand, offer: HandOffer, field: string): Trial {
+  const isSlot = offer.form === 'slot';
+  const [top = field] = field.split('.');
+  const own = isSlot ? `slots.${field}` : field;
+  const keys = isSlot ? ['slots', field] : keysOf(mould, field);
+  if (!keys) return { why: `The rows of ${top} have no room for it.` };
+  if (isSlot && manifestAt(mould, keys) !== undefined)
+    return { why: `A slot called ${field} already exists.` };
+  const to: HandPath = { path: field, property: propertyName(field) };
+  const changes = offer.changes(to);
+  const tie = {
+    field: isSlot ? own : top,
+    kind: offer.form,
+    path: own,
+    filled: filledBy(stand, changes),
+  };
+  const declared = isSlot ? { title: titleOf(field, '') } : offer.declared;
+  const made = withManifestAt(withHandChanges(mould, tie, changes), keys, declared);
+  const wrong = compileMould(made).findings.find(({ level }) => level === 'error');
+  if (wrong) return { why: wrong.message };
+  const isSame = isSlot || isSameCast(mould, made);
+  return isSame
+    ? { mould: made }
+    : { why: 'With its default, the widget would not be what it was.' };
+}
+
+function filledBy({ in: part, range }: Stand, changes: readonly HandChange[]) {
+  const isInsertion = changes.every(({ start, end }) => start === end);
+  return isInsertion ? [] : [{ in: part, start: range.start, end: range.end }];
+}
+
+/** The rows that a place stands in, by the path of their list; '' outside of rows. */
+function withinRows(mould: Mould, stand: Stand): string {
+  if (!('element' in stand) || !stand.element) return '';
+  const { root } = compileMould(mould);
+  const lists = new Map(
+    fieldsBelow(root).flatMap((one) => (one.kind.isList ? [[one.path, one]] : [])) as (readonly [
+      string,
+      Field,
+    ])[],
+  );
+  const start = stand.as === 'element' ? stand.element.parent : stand.element;
+  for (let one: TreeElement | undefined = start; one; one = one.parent) {
+    const path = one.attributes.get('km-each')?.text.trim() ?? '';
+    if (lists.has(path)) return path;
+  }
+  return '';
+}
+
+function asked(mould: Mould, rows: string, name: string | undefined): string | undefined {
+  if (name === undefined) return undefined;
+  const last = name.startsWith(`${rows}.`) ? name.slice(rows.length + 1) : name;
+  if (!namePattern.test(last)) throw new Refusal(finding('bind/bad-name', { name }));
+  const path = rows === '' ? last : `${rows}.${last}`;
+  if (!keysOf(mould, path)) throw new Refusal(finding('hand/plain-rows', { list: rows }));
+  return path;
+}
+
+function freeName(mould: Mould, rows: string, words: string): string {
+  const path = (name: string) => (rows === '' ? name : `${rows}.${name}`);
+  const isTaken = (name: string) => {
+    const keys = keysOf(mould, path(name));
+    return keys !== undefined && manifestAt(mould, keys) !== undefined;
+  };
+  let name = words;
+  for (let at = 2; isTaken(name); at += 1) name = `${words}${at}`;
+  return path(name);
+}
+
+/** The field that a place is to be joined to: one that is there already, with what to reckon. */
+function jointOf(mould: Mould, stand: Stand, written: string | undefined): Joint | undefined {
+  const [, name = '', sign, amount] =
+    /^([\w.-]+?)(?:([*/+])(-?[\d.]+[a-z%]*))?$/i.exec(written ?? '') ?? [];
+  if (name === '') return undefined;
+  const { root } = compileMould(mould);
+  const fields = fieldsBelow(root);
+  const rows = withinRows(mould, stand);
+  const field =
+    fields.find(({ path }) => path === name) ??
+    fields.find(({ path }) => path === `${rows}.${name}`);
+  if (!field && sign) {
+    const known = fields.map(({ path }) => path);
+    throw new Refusal(
+      finding('bind/no-field', { path: name, near: nearestName(name, known), known }),
+    );
+  }
+  return field && { field, ...(sign ? { reckon: `${sign} ${amount}` } : {}) };
+}
+
+function listOf(
+  mould: Mould,
+  reading: Reading,
+  place: string,
+  { field, title }: Marking,
+): MarkedPlace {
+  const elements = readPlaces(mould, reading, place).map((one) => standing(mould, reading, one));
+  const starts = elements.flatMap((one) => (one.as === 'element' ? [one.range] : []));
+  const { mould: made, name, findings } = listByHand(mould, starts, field);
+  const keys = keysOf(made, name);
+  return {
+    mould: title && keys ? withManifestAt(made, [...keys, 'title'], title) : made,
+    field: name,
+    findings,
+  };
+}
