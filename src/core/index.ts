@@ -9,6 +9,7 @@ export {
   type FixedMould,
   fixMould,
 } from './author/check/check-mould.ts';
+export { addLibrary } from './author/hand/add-library.ts';
 export { type ClearedPlace, clearPlace } from './author/hand/clear-place.ts';
 export {
   type MarkedPlace,

@@ -30,6 +30,10 @@ function innerFrames(page: Page): Frame[] {
 const inEvery = (page: Page, read: () => unknown) => () =>
   Promise.all(innerFrames(page).map((frame) => frame.evaluate(read).catch(() => 'not yet')));
 
+/** How wide the frames are; they load in any order. */
+const widthsOf = (page: Page) => async () =>
+  (await inEvery(page, () => innerWidth)()).map(Number).sort((a, b) => a - b);
+
 const choose = (page: Page, name: string, label: string) =>
   page.locator('km-preview').getByRole('combobox', { name, exact: true }).selectOption({ label });
 
@@ -44,7 +48,7 @@ it('shows live frames at the widths of the mould, and follows what is saved', as
   const { page } = await previewOf(folder);
   const heading = () => document.querySelector('h2')?.textContent;
   await expect.poll(inEvery(page, heading)).toEqual(Array(3).fill('Trams today'));
-  expect(await inEvery(page, () => innerWidth)()).toEqual([360, 768, 1280]);
+  expect(await widthsOf(page)()).toEqual([360, 768, 1280]);
   await page.waitForTimeout(1200);
   const badges = await page.locator('km-preview .badge').allInnerTexts();
   expect(badges).toEqual(Array(3).fill('✓ no faults'));
@@ -248,18 +252,18 @@ it('keeps scroll and what was typed where a change starts a cast afresh', async 
 
 it('any width can be added, typed, dragged and taken away; the paste stands beside each', async () => {
   const { page } = await previewOf(join(folderWithRail(), 'notice-rail'));
-  const widths = inEvery(page, () => innerWidth);
+  const widths = widthsOf(page);
   await expect.poll(widths).toEqual([360, 768, 1280]);
   await page.getByRole('spinbutton', { name: 'Add width' }).fill('500');
   await page.keyboard.press('Enter');
-  await expect.poll(widths).toEqual([360, 768, 1280, 500]);
+  await expect.poll(widths).toEqual([360, 500, 768, 1280]);
   await page.getByRole('button', { name: 'Remove 768 px' }).click();
   await page.getByRole('spinbutton', { name: 'Viewport 1, width in px' }).fill('400');
   await page.keyboard.press('Enter');
-  await expect.poll(widths).toEqual([400, 1280, 500]);
+  await expect.poll(widths).toEqual([400, 500, 1280]);
   await page.getByRole('separator', { name: 'Width of viewport 3' }).focus();
   await page.keyboard.press('Shift+ArrowRight');
-  await expect.poll(widths).toEqual([400, 1280, 550]);
+  await expect.poll(widths).toEqual([400, 550, 1280]);
   await page.getByRole('button', { name: 'Original' }).click();
   const headings = () =>
     `${document.querySelectorAll('[data-cast]').length} ${document.querySelector('h2')?.textContent}`;

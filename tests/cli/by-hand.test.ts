@@ -235,6 +235,25 @@ const jobs: Readonly<Record<string, Job>> = {
     fill: { level: 'h2', size: '64px', glow: '#123456', radius: 5 },
     has: ['<h2 data-as="h3"', '64px', '#123456', 'r="5"', 'id="fact-title~', 'url(#fact-fill~'],
   },
+  'mixed blocks, of which there may be any number': {
+    paste: `<div class="story">
+  <p class="block">It rained.</p>
+  <figure class="block"><img src="rain.svg" alt="Rain"><figcaption>The pond</figcaption></figure>
+  <p class="block">Then it stopped.</p>
+</div>`,
+    commands: [
+      ['bind', 'job', '--mark', '.story > *=blocks:list'],
+      ['set', 'job', 'fields.blocks.minItems=1'],
+    ],
+    fill: {
+      blocks: [
+        { is: 'picture', text: 'The weir', picture: { src: 'weir.svg' } },
+        { is: 'text', text: 'Dry again.' },
+      ],
+    },
+    has: ['<figcaption>The weir</figcaption>', 'weir.svg', '<p class="block">Dry again.</p>'],
+    lacks: ['It rained.'],
+  },
   'one section of a saved page': {
     paste: `<!doctype html><title>Boats</title><style>:root { --ink: #223344 } .menu { color: red } .page { max-width: 900px; line-height: 1.7 } .page .boats { display: grid } .boat { animation: rise 1s; color: var(--ink) } @keyframes rise { from { opacity: 0 } } @keyframes spin { to { rotate: 1turn } } @media print { .menu { display: none } }</style>
 <nav class="menu">Menu</nav><main class="page"><h1>All</h1><section class="boats"><p class="boat">Gull</p><p class="boat">Tern</p></section></main>

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  addLibrary,
   clearPlace,
   importSnippet,
   type Marking,
@@ -16,7 +17,7 @@ import {
   unbindField,
 } from '../../src/core/index.ts';
 
-const paste = `<div class="row"><div class="card"><h3>Gull</h3><p title="Two oars">Small boat, 4 m long.</p><img src="gull.svg" alt="A gull" width=200 hidden></div><div class="card"><h3>Tern</h3><p>Fast one.</p></div></div>
+const paste = `<div class="row" style="--gap: clamp(1rem, 4vw, 3rem)"><div class="card"><h3>Gull</h3><p title="Two oars">Small boat, 4 m long.</p><img src="gull.svg" alt="A gull" width=200 hidden></div><div class="card"><h3>Tern</h3><p>Fast one.</p></div></div>
 <style>.card { border: 2px solid #c33; padding: 8px 16px; text-align: center; transform: rotate(-4deg) scale(1.5) }
 .card h3 { margin: -8px; transition: color .3s ease; clip-path: inset(10% 20%) }
 .card h3::after { content: "→ more" } .card--big { padding: 32px } .box { margin: 32px }
@@ -40,7 +41,7 @@ const marked = (mould: Mould, place: string, marking: Marking) =>
 describe('what stands at a place, and what it could be', () => {
   it.each<[place: string, source: string, forms: string]>([
     ['"Small boat"', 'Small boat', 'text multiline richtext'],
-    ['"4"#1', '4', 'number text multiline richtext'],
+    ['"4"#2', '4', 'number text multiline richtext'],
     ['.card p@title', 'Two oars', 'text'],
     ['img@src', 'gull.svg', 'image text'],
     ['img@width', '200', 'number text'],
@@ -53,6 +54,7 @@ describe('what stands at a place, and what it could be', () => {
     ['.card h3{clip-path}', 'inset(10% 20%)', 'shape'],
     ['.card h3::after{content}', '"→ more"', 'text'],
     ['"300"', '300', 'number duration'],
+    ['.row{--gap}', 'clamp(1rem, 4vw, 3rem)', 'length'],
     ['"true"', 'true', 'switch'],
     [`"'.menu'"`, "'.menu'", 'text target'],
     ['"or so"', 'or so', 'text'],
@@ -186,6 +188,29 @@ describe('rows by hand', () => {
     expect(dropped.findings.map(({ code }) => code)).toEqual(['hand/all-rows-alike']);
   });
 
+  it('are of several sorts where the elements are, each written as the first of its sort', () => {
+    const text =
+      '<div class="s"><p>One</p><figure><img src="a.svg" alt="A"><figcaption>Two</figcaption></figure><p>Three</p></div>';
+    const { mould } = importSnippet([{ name: 'b.html', text }]);
+    const { offers, place } = offersAt(mould, 'template.html:1:16-96');
+    expect(offers.map(({ form }) => form)).toEqual(['list']);
+    const mixed = markPlace(mould, place, { form: 'list', field: 'blocks' }).mould;
+    expect(mixed.template).toContain(
+      '<template km-each="blocks"><p km-when="blocks.is is text">{~blocks.text~}</p><figure km-when="blocks.is is picture">',
+    );
+    expect(unbindField(mixed, 'blocks').mould.template).toBe(mould.template);
+    const nested = '<div class="s"><p>One</p><div><ul><li>a</li><li>b</li></ul></div></div>';
+    const other = importSnippet([{ name: 'c.html', text: nested }]).mould;
+    expect(refusal(() => markPlace(other, '.s > *', { form: 'list' }))).toContain(
+      'there are lists in them',
+    );
+  });
+
+  it('stay the list that somebody made of them', () => {
+    const again = () => markPlace(rows, '.card', { field: 'other', form: 'list' });
+    expect(refusal(again)).toBe('No list can be made of that: they are rows of boats.');
+  });
+
   it('says what stands in the way of a list', () => {
     expect(refusal(() => markPlace(given, '.row', { form: 'list' }))).toContain(
       'No list can be made of that',
@@ -219,6 +244,33 @@ describe('keys of mould.json', () => {
     if (key.endsWith('.enum')) return;
     const gone = setKey(setKey(edge, key, value), key, '');
     expect(gone.manifest).not.toMatchObject(at);
+  });
+
+  it('adds a note to the form, and libraries by address and as files', () => {
+    const noted = setKey(
+      setKey(edge, 'fields.hint.kind', 'note'),
+      'fields.hint.description',
+      'Look at the edge.',
+    );
+    expect(noted.manifest.fields).toMatchObject({
+      properties: { hint: { type: 'null', description: 'Look at the edge.' } },
+    });
+    const bytes = new TextEncoder().encode('var dial = 1');
+    const loaded = addLibrary(
+      addLibrary(edge, {
+        name: 'dial',
+        version: '1.2.0',
+        part: 'script',
+        from: { fileName: 'dial.js', bytes },
+      }),
+      { name: 'skin', part: 'style', from: 'https://libs.example/skin.css' },
+    );
+    expect(loaded.manifest.libraries).toEqual([
+      { name: 'skin', style: 'https://libs.example/skin.css' },
+      { name: 'dial', version: '1.2.0', script: 'assets/dial.js' },
+    ]);
+    expect(loaded.files['assets/dial.js']).toEqual(bytes);
+    expect(setKey(loaded, 'libraries', 'skin', '-=').manifest.libraries).toHaveLength(1);
   });
 
   it('turns a field into another kind with what it holds', () => {

@@ -63,6 +63,33 @@ export function cleared(mould: Mould, marked: Marked): Made {
   });
 }
 
+/**
+ * Where an element of a frame stands in the template. Rows after the first are written as the first
+ * is, and where a template has several roots, the element around them is none of its own.
+ */
+export function elementIn(mould: Mould, element: string): Marked | undefined {
+  const steps = element.split(' > ');
+  const asFirst = steps.map((_, at) =>
+    steps.map((step, index) => (index <= at ? step.replace(/\d+/, '1') : step)).join(' > '),
+  );
+  for (const path of [element, ...asFirst].flatMap((one) => [one, one.replace(/^.*? > /, '')])) {
+    const found = tried(() => offersAt(mould, path));
+    const at = typeof found === 'string' ? undefined : found.place;
+    const [, line, column, lastLine = line, lastColumn] =
+      /^template\.html:(\d+):(\d+)-(?:(\d+):)?(\d+)$/.exec(at ?? '') ?? [];
+    if (line === undefined) continue;
+    const start = offsetAt(mould.template, Number(line), Number(column));
+    const end = offsetAt(mould.template, Number(lastLine), Number(lastColumn));
+    return { file: 'template.html', start, end };
+  }
+  return undefined;
+}
+
+function offsetAt(text: string, line: number, column: number): number {
+  const lines = text.match(/[^\r\n]*(?:\r\n|\n|\r|$)/g) ?? [];
+  return lines.slice(0, line - 1).reduce((sum, one) => sum + one.length, 0) + column - 1;
+}
+
 /** A place as people write it: file, line and column. */
 function placeOf(mould: Mould, { file, start, end }: Marked): string {
   const [part] = sources[file];

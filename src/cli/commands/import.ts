@@ -1,12 +1,7 @@
-import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { bindSpots, fieldNames } from '../../core/author/bind/bind-spots.ts';
 import { replaceSnippet } from '../../core/author/bind/replace-snippet.ts';
-import {
-  type GivenLibrary,
-  type LibraryPart,
-  libraryOf,
-} from '../../core/author/library/library.ts';
 import { findNeeds } from '../../core/author/needs/find-needs.ts';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
@@ -14,7 +9,6 @@ import type { SnippetPiece } from '../../core/author/snippet/split-piece.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
-import { isRemoteAddress } from '../../core/text/address.ts';
 import { compilersFor } from '../../node/files/compilers.ts';
 import { installedFilesOf } from '../../node/files/installed-files.ts';
 import {
@@ -28,6 +22,7 @@ import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
 import { isThere } from '../../node/files/write-safely.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { readLibrary } from '../read-library.ts';
 import { inFolder } from '../subject.ts';
 import { type Terminal, wrapWords } from '../terminal.ts';
 import type { World } from '../world.ts';
@@ -77,7 +72,7 @@ export function addImport(program: Command, running: Running): void {
           ...(first === standardInput ? {} : { local: localFilesOf(dirname(first), say) }),
           folder: basename(dirname(resolve(first))),
           installed: installedFilesOf('.'),
-          libraries: await Promise.all(options.library.map(readLibrary)),
+          libraries: await Promise.all(options.library.map((one) => readLibrary(one, 'import'))),
         };
         const imported = await importGiven(given, importOptions);
         const folder = options.out ?? imported.mould.manifest.name;
@@ -141,39 +136,6 @@ async function readPieces(
     return [standardInput, { name: `snippet.${as ?? 'html'}`, ...file, ...said }];
   });
   return new Map(await Promise.all(pieces));
-}
-
-/** `NAME@VERSION=FILE` or `NAME=FILE`, else an address. */
-async function readLibrary(given: string): Promise<GivenLibrary> {
-  const [, name, version, path] =
-    /^((?:@[\w.-]+\/)?[\w.-]+)(?:@([\w.+-]+))?=(.+)$/.exec(given) ?? [];
-  if (name !== undefined && path !== undefined) {
-    const { bytes } = await readText(path);
-    const { top, below } = besideOf(path, bytes);
-    const from = { fileName: basename(path), bytes, path: below, beside: localFilesOf(top) };
-    return { name, ...(version ? { version } : {}), part: partOf(path), from };
-  }
-  if (!isRemoteAddress(given)) {
-    const what = `--library must be an address or NAME@VERSION=FILE, not ${given}.`;
-    throw new Refusal(finding('call/usage', { what, command: 'import' }));
-  }
-  const { name: read, version: known } = libraryOf(given, partOf(given));
-  return { name: read, ...(known ? { version: known } : {}), part: partOf(given), from: given };
-}
-
-/** The folder that all files which a sheet names lie in, and the path of the sheet from there. */
-function besideOf(path: string, sheet: Uint8Array): { top: string; below: string } {
-  const names =
-    Buffer.from(sheet)
-      .toString('utf8')
-      .match(/(?:\.\.\/)+/g) ?? [];
-  const up = Math.min(3, Math.max(0, ...names.map((one) => one.length / 3)));
-  const top = join(dirname(resolve(path)), '../'.repeat(up));
-  return { top, below: relative(top, resolve(path)).split(sep).join('/') };
-}
-
-function partOf(path: string): LibraryPart {
-  return /\.css(?:[?#]|$)/i.test(path) ? 'style' : 'script';
 }
 
 function optionsOf({ name, pageStyles, only, unused }: ImportArguments): ImportOptions {

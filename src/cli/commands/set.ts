@@ -1,11 +1,17 @@
 import type { Command } from 'commander';
+import { addLibrary } from '../../core/author/hand/add-library.ts';
 import { setKey } from '../../core/author/hand/set-key.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould, saveMould } from '../../node/files/mould-folder.ts';
-import type { Running } from '../command.ts';
+import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { readLibrary } from '../read-library.ts';
 import { inFolder } from '../subject.ts';
+
+interface SetArguments {
+  readonly library: readonly string[];
+}
 
 /** `set MOULD KEY=VALUE…`: keys of mould.json, those of its fields among them. */
 export function addSet(program: Command, running: Running): void {
@@ -22,14 +28,17 @@ export function addSet(program: Command, running: Running): void {
       ].join('\n'),
     )
     .argument('<MOULD>', 'mould folder')
-    .argument('<KEY=VALUE...>', 'what to set')
-    .action((folder: string, written: readonly string[]) =>
+    .argument('[KEY=VALUE...]', 'what to set')
+    .option('--library <url|name@version=file>', 'add a library (repeatable)', collected, [])
+    .action((folder: string, written: readonly string[], { library }: SetArguments) =>
       running(async (terminal) => {
         const read = await readMould(folder);
         const done = written.map(settingOf);
+        if (done.length + library.length === 0) throw nothingToSet();
+        const libraries = await Promise.all(library.map((one) => readLibrary(one, 'set')));
         const mould = done.reduce(
           (made, { key, how, value }) => setKey(made, key, value, how),
-          read.mould,
+          libraries.reduce(addLibrary, read.mould),
         );
         await saveMould(folder, mould, read.mould);
         const findings: Finding[] = read.findings.map((one) => inFolder(folder, one));
@@ -39,10 +48,16 @@ export function addSet(program: Command, running: Running): void {
         }
         for (const { key, value, how } of done)
           terminal.say(value === '' ? `${key} is gone.` : `${key} ${how} ${value}`);
+        for (const { name } of libraries) terminal.say(`${name} is loaded now.`);
         await printFindings(terminal, findings);
         return findings;
       }),
     );
+}
+
+function nothingToSet(): Refusal {
+  const what = 'Nothing was given to set.';
+  return new Refusal(finding('call/usage', { what, command: 'set' }));
 }
 
 function settingOf(written: string) {

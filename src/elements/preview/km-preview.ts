@@ -42,7 +42,7 @@ const gapPx = 24;
  * field whose places are lit up.
  *
  * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below }`) when
- * another sample was chosen, `km-point` (`{ path, isPicked }`) when an element was pointed at,
+ * another sample was chosen, `km-point` (`{ path, element, isPicked }`) when an element was pointed at,
  * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms,
  * madeMs }`) when all frames show the last change, and how long it took to be drawn and to be made.
  *
@@ -265,9 +265,9 @@ export class KmPreview extends LitElement {
       if (this.settings.isPicking) frame.send({ do: 'pick', isOn: true });
     }
     if (message.say === 'point' && this.compiled) {
-      const { marks, properties, isPicked } = message;
+      const { marks, properties, element, isPicked } = message;
       const path = pointedPath(this.compiled.root, marks, properties);
-      emit(this, 'km-point', { path, isPicked });
+      emit(this, 'km-point', { path, element, isPicked });
     }
   }
 

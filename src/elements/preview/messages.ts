@@ -70,5 +70,7 @@ export type FromFrame =
       readonly marks: readonly string[];
       /** Custom properties that rules for it use. */
       readonly properties: readonly string[];
+      /** A selector of the element within its cast. */
+      readonly element: string;
       readonly isPicked: boolean;
     };

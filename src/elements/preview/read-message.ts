@@ -28,9 +28,9 @@ const readers: { readonly [Say in FromFrame['say']]: (given: Given) => FromFrame
     if (!isObject(note) || !isText(note.text) || !isNoteKind(note.is)) return undefined;
     return { say: 'note', note: { is: note.is, text: note.text } };
   },
-  point: ({ marks, properties, isPicked }) =>
-    areTexts(marks) && areTexts(properties)
-      ? { say: 'point', marks, properties, isPicked: isPicked === true }
+  point: ({ marks, properties, element, isPicked }) =>
+    areTexts(marks) && areTexts(properties) && isText(element)
+      ? { say: 'point', marks, properties, element, isPicked: isPicked === true }
       : undefined,
   facts: ({ facts }) => {
     const read = isObject(facts) ? readFacts(facts) : undefined;

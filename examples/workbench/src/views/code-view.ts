@@ -5,6 +5,7 @@ import type { Bench } from '../bench.ts';
 import {
   cleared,
   conditioned,
+  elementIn,
   type Made,
   type Marked,
   marking,
@@ -61,6 +62,21 @@ export function codeView(bench: Bench, spots: readonly Spot[]) {
         }}></code-pane>`,
     )}
   </details>`;
+}
+
+/** Marks an element that was pointed at in a frame, so that it can be made something of. */
+export function markElement(bench: Bench, mould: Mould, element: string): void {
+  const found = elementIn(mould, element);
+  if (!found) {
+    bench.show({ said: 'Nothing is proposed there. Select it in the code instead.' });
+    return;
+  }
+  shown.file = 'template.html';
+  shown.marked = found;
+  bench.show({ shownSpot: '', lit: '', said: 'Choose below what it is to become.' });
+  const code = document.querySelector<HTMLDetailsElement>('details.code');
+  if (code) code.open = true;
+  code?.scrollIntoView({ block: 'center' });
 }
 
 /** What could be made of what is marked now. */

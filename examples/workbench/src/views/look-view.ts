@@ -4,6 +4,7 @@ import { ref } from 'lit/directives/ref.js';
 import type { Bench } from '../bench.ts';
 import { allBound } from '../in-frames.ts';
 import { fieldsOf } from '../paste.ts';
+import { markElement } from './code-view.ts';
 import { spotsOf } from './fields-view.ts';
 
 /** So narrow, in px, that frames which all fit in are too small to be read. */
@@ -25,13 +26,13 @@ export function lookView(bench: Bench, mould: Mould) {
   const spots = isChoosing ? spotsOf(mould) : [];
   const framed = isChoosing ? allBound(mould, spots) : { mould, spotOf: () => undefined };
   const shown = spots.find(({ id }) => id === screen.shownSpot);
-  const pick = (path: string) => {
+  const pick = (path: string, element: string) => {
     const [top = ''] = path.split('.');
     const spot = Object.hasOwn(fieldsOf(mould), top) ? undefined : framed.spotOf(path);
     if (!isChoosing) return bench.show({ step: 'try', pointedAt: path });
     if (spot) bench.show({ shownSpot: spot, lit: '', said: '' });
     else if (top !== '') bench.show({ openField: top, lit: top, shownSpot: '' });
-    else bench.show({ said: 'Nothing is proposed there. Select it in the code instead.' });
+    else return markElement(bench, mould, element);
     const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
     document.querySelector(found)?.scrollIntoView({ block: 'center' });
   };
@@ -41,8 +42,8 @@ export function lookView(bench: Bench, mould: Mould) {
       bench.show({ sample: detail.name });
       bench.change({ values: detail.values, below: detail.below }, '');
     }}
-    @km-point=${({ detail }: CustomEvent<{ path: string; isPicked: boolean }>) => {
-      if (detail.isPicked) pick(detail.path);
+    @km-point=${({ detail }: CustomEvent<{ path: string; element: string; isPicked: boolean }>) => {
+      if (detail.isPicked) pick(detail.path, detail.element);
       else bench.show({ pointedAt: detail.path });
     }}></km-preview>`;
 }

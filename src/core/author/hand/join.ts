@@ -34,6 +34,11 @@ export function joined(
   const { field } = joint;
   if (form === 'below') return joinedBelow(mould, stand, field);
   const [top = field.path] = field.path.split('.');
+  const isThere = textAt(mould, stand).replace(/\s/g, '') === `var(${field.property})`;
+  if (isThere)
+    throw new Refusal(
+      finding('hand/bound-already', { place: positionOf(mould, { in: stand.in, ...stand.range }) }),
+    );
   const changes = changesFor(mould, reading, stand, joint, form);
   const filled = [{ in: stand.in, start: stand.range.start, end: stand.range.end }];
   const tie = { field: top, kind: field.kindName, path: field.path, filled };

@@ -7,6 +7,7 @@ import { unbindField } from '../bind/unbind-field.ts';
 import { renderSources } from '../ties/bound-mould.ts';
 import { readTies } from '../ties/ties.ts';
 import { rangeBack } from './hand-change.ts';
+import { mixedList } from './mixed-list.ts';
 
 /** A mould with a list made by hand. */
 export interface HandList {
@@ -36,7 +37,20 @@ export function listByHand(mould: Mould, marked: readonly Range[], name?: string
   for (let round = 0; round < 200; round += 1) {
     const found = bindAskedList(free, first, name);
     if ('mould' in found) return { ...found, findings: [...findings, ...found.findings] };
-    if ('why' in found) throw new Refusal(finding('hand/no-rows', { why: found.why }));
+    if ('why' in found) {
+      const mixed = first.length > 1 ? mixedList(free, first, name) : found;
+      if ('mould' in mixed) return { ...mixed, findings };
+      throw new Refusal(finding('hand/no-rows', { why: mixed.why }));
+    }
+    // What somebody has made of these very rows is not made again.
+    const isSame = ties.some(
+      ({ field, kind, places }) =>
+        field === found.inTheWay &&
+        kind === 'list' &&
+        places.some(({ start }) => first.includes(start)),
+    );
+    if (isSame)
+      throw new Refusal(finding('hand/no-rows', { why: `they are rows of ${found.inTheWay}` }));
     findings.push(finding('hand/taken-into-rows', { name: found.inTheWay }));
     free = unbindField(free, found.inTheWay).mould;
   }

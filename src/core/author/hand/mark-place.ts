@@ -1,9 +1,9 @@
 import { compileMould } from '../../compile/compile-mould.ts';
 import { parseSources } from '../../compile/parse-sources.ts';
-import { type Field, fieldsBelow } from '../../model/field.ts';
+import { fieldsBelow } from '../../model/field.ts';
 import { requireMould } from '../../model/given.ts';
 import type { Json, JsonObject } from '../../model/json-source.ts';
-import { type Mould, namePattern } from '../../model/mould.ts';
+import type { Mould } from '../../model/mould.ts';
 import { propertyName } from '../../model/property-name.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
@@ -11,18 +11,19 @@ import { Refusal } from '../../problem/refusal.ts';
 import { keysOf, manifestAt, withManifestAt } from '../bind/manifest-edit.ts';
 import { readScriptSource } from '../sources/script-source.ts';
 import { readStyleSource } from '../sources/style-source.ts';
-import { readTree, type TreeElement } from '../spots/tree.ts';
+import { readTree } from '../spots/tree.ts';
 import { renderSources } from '../ties/bound-mould.ts';
 import { isSameCast } from '../ties/faithful.ts';
 import { placeIn } from '../ties/render.ts';
 import { type Bound, readTies } from '../ties/ties.ts';
 import { classWordOffers, elementOffers } from './element-offers.ts';
 import { type HandChange, rangeBack, withHandChanges } from './hand-change.ts';
+import { asked, freeName, titleOf, withinRows } from './hand-names.ts';
 import { type Joint, joined } from './join.ts';
 import { listByHand } from './list-by-hand.ts';
 import type { HandOffer, HandPath } from './offer.ts';
 import { type Place, positionOf, readPlace, readPlaces } from './place.ts';
-import { type Reading, type Stand, standAt } from './stand.ts';
+import { elementsIn, type Reading, type Stand, standAt } from './stand.ts';
 import { valueOffers } from './value-offers.ts';
 import { wordsFor } from './words-for.ts';
 
@@ -86,6 +87,8 @@ export function offersAt(mould: Mould, place: string): PlaceOffers {
   requireMould(mould);
   const reading = readForHand(mould);
   const [found = readPlace(mould, reading, place)] = severalOf(mould, reading, place);
+  const [row] = found.in === 'template' ? elementsIn(reading, found) : [];
+  if (row) return rowsAt(mould, found);
   const stand = standing(mould, reading, found);
   const { name, title } = wordsFor(mould, reading, stand);
   const field = freeName(mould, withinRows(mould, stand), name);
@@ -141,6 +144,15 @@ export function markPlace(mould: Mould, place: string, marking: Marking = {}): M
   throw new Refusal(finding('hand/not-there', { form: offer.form, place: at, why: made.why }));
 }
 
+/** Of several elements together there is one thing to make: rows. */
+function rowsAt(mould: Mould, found: Place): PlaceOffers {
+  const source = mould.template.slice(found.start, found.end);
+  const field = freeName(mould, '', 'blocks');
+  const offer = { form: 'list', does: 'a list, with these elements as its rows', default: null };
+  const place = positionOf(mould, found);
+  return { place, source, field, title: 'Blocks', offers: [offer] };
+}
+
 /** The places of a selector that matches several: what is made of one is made of all. */
 function severalOf(mould: Mould, reading: Reading, place: string): readonly Place[] {
   const isSelector = !/^(?:[\w.]+:\d|(?:[\w.]+:)?["'])/.test(place);
@@ -179,17 +191,6 @@ function movedPlace(before: Mould, after: Mould, place: Place): string {
 
 function isElementAt(mould: Mould, { in: part, start }: Place): boolean {
   return part === 'template' && mould.template.charAt(start) === '<';
-}
-
-/** A title of one's own name for it, where the words of the place say something else. */
-function titleOf(name: string, title: string): string {
-  const words = (name.split('.').at(-1) ?? name)
-    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
-    .replace(/[-_]+/g, ' ')
-    .toLowerCase();
-  return title.toLowerCase().includes(words)
-    ? title
-    : words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 function standing(mould: Mould, reading: Reading, place: Place): Stand {
@@ -260,44 +261,6 @@ function filledBy({ in: part, range }: Stand, changes: readonly HandChange[]) {
   return isInsertion ? [] : [{ in: part, start: range.start, end: range.end }];
 }
 
-/** The rows that a place stands in, by the path of their list; '' outside of rows. */
-function withinRows(mould: Mould, stand: Stand): string {
-  if (!('element' in stand) || !stand.element) return '';
-  const { root } = compileMould(mould);
-  const lists = new Map(
-    fieldsBelow(root).flatMap((one) => (one.kind.isList ? [[one.path, one]] : [])) as (readonly [
-      string,
-      Field,
-    ])[],
-  );
-  const start = stand.as === 'element' ? stand.element.parent : stand.element;
-  for (let one: TreeElement | undefined = start; one; one = one.parent) {
-    const path = one.attributes.get('km-each')?.text.trim() ?? '';
-    if (lists.has(path)) return path;
-  }
-  return '';
-}
-
-function asked(mould: Mould, rows: string, name: string | undefined): string | undefined {
-  if (name === undefined) return undefined;
-  const last = name.startsWith(`${rows}.`) ? name.slice(rows.length + 1) : name;
-  if (!namePattern.test(last)) throw new Refusal(finding('bind/bad-name', { name }));
-  const path = rows === '' ? last : `${rows}.${last}`;
-  if (!keysOf(mould, path)) throw new Refusal(finding('hand/plain-rows', { list: rows }));
-  return path;
-}
-
-function freeName(mould: Mould, rows: string, words: string): string {
-  const path = (name: string) => (rows === '' ? name : `${rows}.${name}`);
-  const isTaken = (name: string) => {
-    const keys = keysOf(mould, path(name));
-    return keys !== undefined && manifestAt(mould, keys) !== undefined;
-  };
-  let name = words;
-  for (let at = 2; isTaken(name); at += 1) name = `${words}${at}`;
-  return path(name);
-}
-
 /** The field that a place is to be joined to: one that is there already, with what to reckon. */
 function jointOf(mould: Mould, stand: Stand, written: string | undefined): Joint | undefined {
   const [, name = '', sign, amount] =
@@ -324,8 +287,12 @@ function listOf(
   place: string,
   { field, title }: Marking,
 ): MarkedPlace {
-  const elements = readPlaces(mould, reading, place).map((one) => standing(mould, reading, one));
-  const starts = elements.flatMap((one) => (one.as === 'element' ? [one.range] : []));
+  const starts = readPlaces(mould, reading, place).flatMap((one) => {
+    const several = one.in === 'template' ? elementsIn(reading, one) : [];
+    if (several.length > 0) return several.map(({ start, end }) => ({ start, end }));
+    const stand = standing(mould, reading, one);
+    return stand.as === 'element' ? [stand.range] : [];
+  });
   const { mould: made, name, findings } = listByHand(mould, starts, field);
   const keys = keysOf(made, name);
   return {

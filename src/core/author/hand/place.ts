@@ -4,6 +4,7 @@ import { fileOf, type SourcePart, sourceParts } from '../../model/source-parts.t
 import { finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import type { Range } from '../../text/edits.ts';
+import { escapeRegExp } from '../../text/escape-reg-exp.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { readMarkupSource } from '../sources/markup-source.ts';
 import { isSelector, matcherOf } from '../sources/select.ts';
@@ -41,7 +42,10 @@ export function readPlaces(mould: Mould, reading: Reading, written: string): rea
   const text = byText.exec(written);
   if (text) return textsIn(mould, text);
   const [, selector = '', name] = /^([^{]*[^{\s])\s*\{\s*([\w-]+)\s*\}$/s.exec(written) ?? [];
-  if (name) return valuesOf(reading, selector, name);
+  if (name) {
+    const inRules = valuesOf(reading, selector, name);
+    return inRules.length > 0 ? inRules : inlineValuesOf(mould, reading, selector, name);
+  }
   return elementsBy(mould, reading, written);
 }
 
@@ -101,6 +105,25 @@ function valuesOf({ style }: Reading, selector: string, property: string): Place
     const blank = /^\s*/.exec(style.text.slice(one.valueOffset))?.[0].length ?? 0;
     const start = one.valueOffset + blank;
     return [{ in: 'style', start, end: start + one.value.length }];
+  });
+}
+
+/** The same in the inline style of elements that a selector matches. */
+function inlineValuesOf(
+  mould: Mould,
+  reading: Reading,
+  selector: string,
+  property: string,
+): Place[] {
+  if (!isSelector(selector)) return [];
+  return elementsBy(mould, reading, `${selector}@style`).flatMap((place): Place[] => {
+    const style = mould.template.slice(place.start, place.end);
+    const found = new RegExp(`(?<![\\w-])${escapeRegExp(property)}\\s*:\\s*([^;]*[^;\\s])`).exec(
+      style,
+    );
+    if (!found) return [];
+    const end = place.start + found.index + found[0].length;
+    return [{ in: 'template', start: end - (found[1]?.length ?? 0), end }];
   });
 }
 

@@ -56,6 +56,7 @@ function errorsIn(mould: Mould) {
 function inMould(mould: Mould, key: string, written: string, how: string): Mould {
   const [first = '', ...rest] = key.split('.');
   const keys = [first, ...rest];
+  if (first === 'libraries' && how === '-=') return withoutLibrary(mould, written);
   const isKnown =
     rest.length === 0
       ? words.has(first) || lists.has(first) || first === 'widths'
@@ -72,6 +73,16 @@ function inMould(mould: Mould, key: string, written: string, how: string): Mould
   if (written === '') return withManifestAt(mould, keys, undefined);
   const isWord = words.has(first) || first === 'origin' || rest.at(-1) === 'title';
   return withManifestAt(mould, keys, isWord ? written : typed(written));
+}
+
+/** The mould without a library, whose files stay in its folder. */
+function withoutLibrary(mould: Mould, name: string): Mould {
+  const { libraries = [] } = mould.manifest;
+  const left = libraries.filter((one) => one.name !== name);
+  if (left.length === libraries.length)
+    throw new Refusal(finding('hand/no-key', { key: `libraries ${name}` }));
+  const value = left.length > 0 ? (left as unknown as Json) : undefined;
+  return withManifestAt(mould, ['libraries'], value);
 }
 
 /** A list with what is set, added or taken out. */
@@ -94,6 +105,13 @@ function inField(mould: Mould, key: string, written: string, how: string): Mould
     .filter((one) => path.startsWith(`${one.path}.`))
     .sort((a, b) => b.path.length - a.path.length)[0];
   const own = field && keysOf(mould, field.path);
+  const [, added, kind] = /^([A-Za-z][\w-]*)\.(kind)$/.exec(path) ?? [];
+  // A field that fills no place: a note among the others.
+  if (!field && added && kind && written === 'note')
+    return withManifestAt(mould, ['fields', 'properties', added], {
+      type: 'null',
+      description: '',
+    });
   if (!field || !own) {
     const known = fields.map((one) => one.path);
     const name = path.split('.')[0] ?? path;

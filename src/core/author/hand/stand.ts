@@ -75,6 +75,16 @@ export function standAt(reading: Reading, part: SourcePart, range: Range): Stand
   return part === 'style' ? inStyle(reading.style, range) : literalAt(reading.script, range);
 }
 
+/** The elements beside each other that a stretch of a template covers, and nothing else with them. */
+export function elementsIn({ tree }: Reading, { start, end }: Range): readonly TreeElement[] {
+  const inside = tree.elements.filter((one) => start <= one.start && one.end <= end);
+  const tops = inside.filter(({ parent }) => !parent || !inside.includes(parent));
+  let rest = tree.source.slice(start, end);
+  for (const one of tops) rest = rest.replace(tree.source.slice(one.start, one.end), '');
+  const areBeside = tops.every(({ parent }) => parent === tops[0]?.parent);
+  return tops.length > 1 && areBeside && rest.trim() === '' ? tops : [];
+}
+
 function inTemplate({ source, elements, root }: Tree, range: Range): Stand | undefined {
   const trimmed = trim(source, range);
   const whole = elements.find(({ start, end }) => start === trimmed.start && end === trimmed.end);

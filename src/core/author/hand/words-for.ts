@@ -34,6 +34,17 @@ const tags: Readonly<Record<string, string>> = {
   h6: 'heading',
 };
 
+/** Attributes by words, where they are none themselves. */
+const attributes: Readonly<Record<string, string>> = {
+  r: 'radius',
+  rx: 'corner radius',
+  cx: 'x',
+  cy: 'y',
+  d: 'drawing',
+  src: 'file',
+  href: 'link',
+};
+
 /** A name and a title for what stands at a place: the finder's, where it knows the place. */
 export function wordsFor(mould: Mould, reading: Reading, stand: Stand): Words {
   const spot = findSpots(mould).find(({ places }) =>
@@ -59,7 +70,7 @@ function saidOf(reading: Reading, stand: Stand): string {
     case 'class':
       return `${elementWords(stand.element)} look`;
     case 'attribute':
-      return `${elementWords(stand.element)} ${stand.attribute.name.replace(/^(?:data|aria)-/, '')}`;
+      return `${elementWords(stand.element)} ${attributes[stand.attribute.name] ?? stand.attribute.name.replace(/^(?:data|aria)-/, '')}`;
     case 'value': {
       const selector = stand.declaration?.rule?.written[0] ?? '';
       const [last = ''] = selector.match(/[\w-]+(?=[^\w-]*$)/) ?? [];
@@ -82,6 +93,7 @@ function shorthandPart(reading: Reading, stand: Extract<Stand, { as: 'value' }>)
     return '';
   const source = stand.in === 'style' ? reading.style.text : reading.tree.source;
   const value = source.slice(stand.range.start, stand.range.end);
+  if (/\s/.test(value)) return '';
   if (/^-?[\d.]/.test(value)) return ' width';
   return /^[a-z]+$/i.test(value) ? ' style' : '';
 }

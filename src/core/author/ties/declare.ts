@@ -35,6 +35,11 @@ export function defaultOf(field: NamedField): Json {
   return heldIn(field, 0);
 }
 
+/** What a field's declaration says of its kind, without a title and a default. */
+export function declaredAs(proposal: Proposal): FieldSchema {
+  return typeOf(proposal);
+}
+
 function typeOf({ kind, declares = {}, isCarried }: Proposal): JsonObject {
   const { property: _, ...rest } = declares;
   const base = typed[kind] ?? { kind };

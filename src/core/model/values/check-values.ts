@@ -123,7 +123,11 @@ function settleBelow(
       const field = fieldAt(root, steps);
       const at = ['below', width, ...steps];
       if (!field?.below) {
-        how.report({ what: 'no-field', at, value, near: undefined });
+        how.report(
+          field
+            ? { what: 'no-below', at, value, field }
+            : { what: 'no-field', at, value, near: undefined },
+        );
         continue;
       }
       const fallback = valueAt(out[width] ?? {}, steps) ?? valueAt(values, steps) ?? null;
@@ -193,6 +197,8 @@ function toFinding(
     }
     case 'no-field':
       return finding('value/no-field', { path, near: problem.near }, place, path);
+    case 'no-below':
+      return finding('value/no-below', { name: problem.field.path }, place, path);
     case 'cleaned':
       return finding('value/cleaned', { title: problem.label, gone: problem.gone }, place, path);
     case 'too-many': {

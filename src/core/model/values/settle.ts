@@ -19,6 +19,13 @@ export type ValueProblem =
       readonly label: string;
     }
   | {
+      /** A field that has one value for all widths is given one for some. */
+      readonly what: 'no-below';
+      readonly field: Field;
+      readonly at: readonly string[];
+      readonly value: Json;
+    }
+  | {
       readonly what: 'no-field';
       readonly at: JsonPath;
       readonly value: Json;

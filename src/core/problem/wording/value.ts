@@ -37,6 +37,13 @@ export const valueWording = {
       `No field is called ${path}. Its value is kept in the file but not used.${didYouMean(near)}`,
     hint: () => 'Correct the name, or leave it. Nothing is lost.',
   },
+  'value/no-below': {
+    level: 'warning',
+    message: ({ name }: { name: string }) =>
+      `${name} has one value for all widths. The one for narrow viewports is kept in the file but not used.`,
+    hint: ({ name }: { name: string }) =>
+      `Let it differ: add "below": {} to its declaration, or run set MOULD fields.${name}.below={}.`,
+  },
   'value/moved': {
     level: 'note',
     message: ({ from, to }: { from: string; to: string }) =>

@@ -9,7 +9,7 @@ import { carryState } from './carry-state.ts';
 import { listenForNotes, standInForPage } from './own-page.ts';
 import { ownPort } from './own-port.ts';
 import { patchFor } from './patch.ts';
-import { filledBy, marksOf, outliner, propertiesOf } from './point.ts';
+import { filledBy, marksOf, outliner, placeInCast, propertiesOf } from './point.ts';
 import { restyle } from './restyle.ts';
 import { reveal } from './reveal.ts';
 
@@ -255,13 +255,14 @@ class Frame {
     this.pointed = target;
     if (this.isPicking) this.light([target]);
     const marks = marksOf(target, markName);
-    this.say({ say: 'point', marks, properties: propertiesOf(document, target), isPicked });
+    const properties = propertiesOf(document, target);
+    this.say({ say: 'point', marks, properties, element: placeInCast(target), isPicked });
   }
 
   private leave(): void {
     if (this.isPicking) this.light([]);
     this.pointed = undefined;
-    this.say({ say: 'point', marks: [], properties: [], isPicked: false });
+    this.say({ say: 'point', marks: [], properties: [], element: '', isPicked: false });
   }
 
   private watch(): void {

@@ -97,3 +97,17 @@ export function outliner(colour: string): (elements: readonly Element[]) => void
     });
   };
 }
+
+/** A selector of an element within its cast, by tags and their order; '' for what is in none. */
+export function placeInCast(element: Element): string {
+  const steps: string[] = [];
+  for (let one: Element | null = element; one; one = one.parentElement) {
+    const { localName } = one;
+    const beside = [...(one.parentElement?.children ?? [])].filter(
+      (other) => other.localName === localName,
+    );
+    if (one.hasAttribute('data-cast')) return [`${localName}:nth-of-type(1)`, ...steps].join(' > ');
+    steps.unshift(`${localName}:nth-of-type(${beside.indexOf(one) + 1})`);
+  }
+  return '';
+}

@@ -4,6 +4,7 @@ import { type Atom, type Mark, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
 import { isBoundText, type Tree, type TreeElement, type TreeText } from '../tree.ts';
 import { attributeMark, cutMark, hole, type MarkupDetector } from './detector.ts';
+import { isContent } from './is-content.ts';
 import { onlyText } from './only-text.ts';
 
 /** Links: the address, the text where there is one, and whether a new tab opens. */
@@ -11,7 +12,8 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
   const href = element.attributes.get('href');
   if (!href || (element.name !== 'a' && element.name !== 'area')) return [];
   if (isBoundText(href.text) || !isSafeAddress(href.text) || isOwn(tree, href.text)) return [];
-  const text = isWritten(element) ? undefined : onlyText(element);
+  const isSaid = !isWritten(element) && !isNamedBefore(tree, element, href.text);
+  const text = isSaid ? (onlyText(element) ?? ownText(element)) : undefined;
   // The top of the page is no place of anybody's (HTML Standard, 7.4.6.4).
   if (/^#top$/i.test(href.text) || (href.text === '#' && !text)) return [];
   const target = element.attributes.get('target');
@@ -44,6 +46,30 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
     },
   ];
 };
+
+/** True where a number or a mail address leads from other words as well: those are apart, it is one. */
+function isNamedBefore({ elements }: Tree, element: TreeElement, href: string): boolean {
+  if (!/^(?:tel|mailto):/.test(href)) return false;
+  const first = elements.find(
+    (one) => one.name === 'a' && one.attributes.get('href')?.text === href && onlyText(one),
+  );
+  return (
+    first !== undefined && first !== element && onlyText(first)?.text !== onlyText(element)?.text
+  );
+}
+
+/** The words of a link itself, where small print or an icon stands beside them. */
+function ownText({ children }: TreeElement): TreeText | undefined {
+  const texts = children.filter((one): one is TreeText => one.node === 'text');
+  const [only, ...more] = texts.filter(({ text }) => isContent(text));
+  const areAsides = children.every(
+    (one) =>
+      one.node === 'text' ||
+      !one.isHtml ||
+      /^(?:small|i|sup|sub|span|b|svg|img|br)$/.test(one.name),
+  );
+  return only && more.length === 0 && areAsides && !isBoundText(only.text) ? only : undefined;
+}
 
 /** An address that a press leads to by a handler: `location.href='/book'`. */
 const leading =

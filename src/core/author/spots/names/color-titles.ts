@@ -40,9 +40,14 @@ export function colorTitles(
       const own = ownTitle(one);
       // What the author calls one colour is the title of no other.
       const others = [brands.get(one) ?? '', ...byUse(one, look)];
-      const titles = [own, ...others.filter((title) => !owned.has(title)), ...others].filter(
-        (title) => title !== '',
+      const free = others.filter((title) => !owned.has(title));
+      const noun = nounOf[one.uses[0]?.as ?? 'shape'];
+      const [kind = ''] = noun.split(' ');
+      const apart = others.map((title) =>
+        title.includes(kind) ? title : title.replace(/ colour$/, ` ${noun}`),
       );
+      const around = aroundOf(one, look).map((words) => `${words} colour`);
+      const titles = [own, ...free, ...around, ...apart].filter((title) => title !== '');
       return [one.proposal, { titles: [...new Set(titles)] }] as const;
     }),
   );
@@ -63,6 +68,17 @@ function brandsOf([first, second]: readonly Used[], look: TitleLook): Map<Used, 
     [isTurned ? second : first, 'main colour'],
     [isTurned ? first : second, 'accent colour'],
   ]);
+}
+
+/** What stands in the selector before the element that has the colour. */
+function aroundOf({ uses }: Used, { words }: TitleLook): string[] {
+  const [by] = uses.flatMap((use) => use.by ?? []);
+  const own = new Set(by?.subject.classes);
+  const names = by?.declaration.rule?.written[0]?.match(/(?<=\.)[A-Za-z_][\w-]*/g) ?? [];
+  return names
+    .filter((name) => !own.has(name))
+    .map(words.of)
+    .filter((said) => said !== '');
 }
 
 /** A name that says what the colour is for, given by the author. */
@@ -181,7 +197,7 @@ function usedIn(proposal: Proposal, look: TitleLook): Used {
     return usesOf(by.declaration.property, look);
   });
   const [own = ''] = [proposal.slot, ...(proposal.joined ?? [])].flatMap((slot) => {
-    const [, name] = /^(?:--|attr:data-|style:--)([\w-]+)/.exec(slot) ?? [];
+    const [, name] = /(?:^|\/)(?:--|attr:data-|style:--)([\w-]+)/.exec(slot) ?? [];
     const words = name === undefined ? '' : look.words.of(name);
     return words === '' ? [] : [words];
   });

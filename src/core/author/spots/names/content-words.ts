@@ -10,7 +10,10 @@ const looks: readonly (readonly [RegExp, string])[] = [
     'price',
   ],
   [/^[-+]?\d+(?:[.,]\d+)?\s?%$/, 'percent'],
-  [/^\d{1,2}[:.]\d{2}\s?(?:h|uhr|am|pm)?\s?[–—-]\s?\d{1,2}[:.]\d{2}/i, 'hours'],
+  [
+    /^\d{1,2}(?:[:.]\d{2})?\s?(?:h|uhr|am|pm)?\s?[–—]\s?\d{1,2}(?:[:.]\d{2})?\s?(?:h|uhr|am|pm)?$|^\d{1,2}[:.]\d{2}\s?(?:h|uhr|am|pm)?\s?-\s?\d{1,2}[:.]\d{2}|^(?:closed|geschlossen|ruhetag|ferm[ée]|cerrado|chiuso|gesloten)$/i,
+    'hours',
+  ],
   [/^\d{1,2}[:.]\d{2}(?:\s?(?:am|pm|h|uhr))?$/i, 'time'],
   [/^[^\s@]+@[^\s@]+\.[a-z]+$/i, 'e-mail'],
   [/^\+?[\d(][\d\s()/.-]{5,}\d$/, 'phone'],

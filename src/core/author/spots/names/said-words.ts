@@ -68,7 +68,7 @@ export function saidWords(
 }
 
 /** What short words mean where they are all of a name. */
-const wordsAlone: Readonly<Record<string, string>> = { no: 'number', ep: 'episode' };
+const wordsAlone: Readonly<Record<string, string>> = { ep: 'episode' };
 
 /** Words that say which of several, beside one that says what. */
 const kinds: Readonly<Record<string, string>> = {

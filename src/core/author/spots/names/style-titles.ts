@@ -44,11 +44,13 @@ export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
     /(?:size|width|height|gap|space|radius|speed|delay|pause|interval|duration|time|length|number|picture)$/.test(
       words,
     );
-  const both =
-    words && byUse[0] && !byUse[0].includes(words) ? [`${words} ${lastOf(byUse[0])}`] : [];
+  const noun = byUse[0] === undefined ? undefined : nounIn(byUse[0]);
+  const both = words && noun && !byUse[0]?.includes(words) ? [`${words} ${noun}`] : [];
   if (isWhole) return [words, ...byUse];
   const told = comment && look.words.isEnglish ? [comment] : [];
-  return [...(words ? both : []), ...told, ...byUse, ...(words ? [words] : [])];
+  const own = words ? [words] : [];
+  const byProperty = noun === undefined ? [...own, ...byUse] : [...byUse, ...own];
+  return [...(words ? both : []), ...told, ...byProperty];
 }
 
 /** The declaration that a place in style is in. */
@@ -59,22 +61,20 @@ export function styledAt(styled: readonly Styled[], start: number): Styled | und
   );
 }
 
-function lastOf(title: string): string {
-  return measures.map(([, what]) => what).find((what) => title.endsWith(what)) ?? title;
+/** What a title says is measured, where it says that; else the words of the author say more. */
+function nounIn(title: string): string | undefined {
+  return measures.map(([, what]) => what).find((what) => title.endsWith(what));
 }
 
 /** What a measure is of: the words of what its rule styles, and what the property sets. */
 function measured(property: string, uses: readonly Styled[], look: TitleLook): string[] {
-  const found = measures.find(([is]) => is.test(property));
+  const plain = property.replace(/^-(?:webkit|moz|ms|o)-/, '');
+  const found = measures.find(([is]) => is.test(plain));
   const isFade = /^transition/.test(property) && /opacity/.test(uses[0]?.declaration.value ?? '');
   const isSquare =
     uses.some(({ declaration }) => declaration.property === 'width') &&
     uses.some(({ declaration }) => declaration.property === 'height');
-  const what = isFade
-    ? 'fade time'
-    : isSquare
-      ? 'size'
-      : (found?.[1] ?? property.replace(/-/g, ' '));
+  const what = isFade ? 'fade time' : isSquare ? 'size' : (found?.[1] ?? plain.replace(/-/g, ' '));
   const [use] = uses;
   if (!use) return [what];
   if (use.subject.isRoot) return [found?.[2] ?? what];

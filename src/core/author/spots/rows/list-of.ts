@@ -1,10 +1,12 @@
+import { isJsonObject, type JsonObject } from '../../../model/json-source.ts';
 import { blankBefore } from '../../../text/blanks.ts';
 import type { PathOf, PlacedDraft, Proposal, Spoken } from '../atom.ts';
 import { blocksOf, classWords, elementNames, nameOfTag } from '../names/element-names.ts';
 import { plural, singular, wordsOf } from '../names/words.ts';
 import type { TreeElement } from '../tree.ts';
 import type { RunColumn } from './columns.ts';
-import type { Fields, FieldsIn, FieldsLook } from './fields.ts';
+import { isEmpty } from './conditions.ts';
+import { type Fields, type FieldsIn, type FieldsLook, NoList } from './fields.ts';
 import { joinConditions } from './join-conditions.ts';
 import { type Row, rangeOf } from './likeness.ts';
 import { factsOf } from './row-facts.ts';
@@ -64,6 +66,7 @@ export function listOf(
     return { own: [counted], shared: [...shared, ...same], split: [] };
   }
   const fields = joinConditions(joinSame(own.filter(({ kind }) => kind !== 'note')));
+  if (areOfOtherSorts(fields)) throw new NoList('each of them is something else');
   const structure = own.filter(({ kind }) => kind === 'note');
   const list: Proposal = {
     ...about,
@@ -79,6 +82,25 @@ export function listOf(
     why: `${rows.length} rows of one shape`,
   };
   return { own: [list], shared, split: [] };
+}
+
+/**
+ * An address, a telephone, a mail: rows of one thing each, of which each leads somewhere by another
+ * scheme, or nowhere.
+ */
+function areOfOtherSorts(fields: readonly Proposal[]): boolean {
+  const content = fields.filter(({ kind }) => /^(?:text|richtext|multiline|link|list)$/.test(kind));
+  const link = content.find(({ kind }) => kind === 'link');
+  if (!link || link.values.length < 3) return false;
+  const areSingle = link.values.every(
+    (_, row) => content.filter(({ values }) => !isEmpty(values[row])).length === 1,
+  );
+  const schemes = link.values.map((value) => {
+    const href = isJsonObject(value ?? null) ? String((value as JsonObject).href ?? '') : '';
+    return /^(?:tel|mailto|sms|geo):/.exec(href)?.[0] ?? (href === '' ? '' : 'other');
+  });
+  const isContact = schemes.some((one) => one.endsWith(':'));
+  return areSingle && isContact && new Set(schemes).size === schemes.length;
 }
 
 function placed({ found }: Proposal) {

@@ -33,7 +33,9 @@ export function kindOfValue(value: string): { kind: KindName; section: Section }
   if (part?.type === 'color' && more.length === 0 && part.text === value) {
     return { kind: 'color', section: 'Look' };
   }
-  if (isOfCssType('<time>', value)) return { kind: 'duration', section: 'Motion' };
+  // What is reckoned matches any type; its units say which it is (CSS Values 4, 10.2).
+  const isTime = isOfCssType('<time>', value) && /\dm?s\b/i.test(value);
+  if (isTime) return { kind: 'duration', section: 'Motion' };
   if (/^-?(?:\d+\.?\d*|\.\d+)$/.test(value)) return { kind: 'number', section: 'Look' };
   if (isOfCssType('<length-percentage>', value)) return { kind: 'length', section: 'Look' };
   if (part?.type === 'url' && part.text === value) return { kind: 'image', section: 'Look' };
