@@ -9,6 +9,7 @@ import { fillValue } from '../core/model/values/fill.ts';
 import { type Finding, finding, type Place } from '../core/problem/finding.ts';
 import { Refusal } from '../core/problem/refusal.ts';
 import { readMould } from '../node/files/mould-folder.ts';
+import { mouldFolderIn, readPlacedMoulds } from '../node/files/placed-moulds.ts';
 import { readText } from '../node/files/read-text.ts';
 import { isThere } from '../node/files/write-safely.ts';
 
@@ -59,8 +60,9 @@ export async function readSubject(
   if (sample !== undefined) filled.takeSample(mould, sample);
   for (const fill of fills) await filled.add(fill);
   for (const one of below) filled.addBelow(one);
-  const placed = new Map<string, Mould>();
-  await readPlaced(filled.cast, [given ? dirname(path) : '.', dirname(folder)], placed);
+  const bases = [given ? dirname(path) : '.', dirname(folder)];
+  const read = await readPlacedMoulds([filled.cast], bases);
+  const placed = new Map([...read].map(([name, one]) => [name, one.mould]));
   const others = new Map([...placed].map(([name, one]) => [name, compileMould(one)]));
   return {
     folder,
@@ -153,28 +155,6 @@ async function readValues(path: string): Promise<ValuesFile> {
   return { cast, placeOf, findings };
 }
 
-/** Reads the moulds of what is placed in slots, as far as they are where they are looked for. */
-async function readPlaced(
-  { slots = {} }: CastFile,
-  bases: readonly string[],
-  placed: Map<string, Mould>,
-): Promise<void> {
-  for (const one of Object.values(slots).flat()) {
-    if (!('mould' in one) || one.mould === undefined) continue;
-    const name = one.mould.split('/').at(-1) ?? '';
-    const folder = placed.has(name) ? undefined : await folderOf(one.mould, bases);
-    if (folder) placed.set(name, (await readMould(folder)).mould);
-    await readPlaced(one, bases, placed);
-  }
-}
-
-async function folderOf(mould: string, bases: readonly string[]): Promise<string | undefined> {
-  for (const folder of bases) {
-    if (await isThere(join(folder, mould, 'mould.json'))) return join(folder, mould);
-  }
-  return undefined;
-}
-
 /** A cast names its mould; the folder lies beside its file, one above it, or where we are. */
 async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
   if (mould === undefined) {
@@ -185,7 +165,7 @@ async function mouldOf(path: string, { mould }: CastFile): Promise<string> {
   }
   const here = dirname(path);
   const looked = [here, join(here, '..'), join(here, '..', 'moulds'), '.'].map(normalize);
-  const found = await folderOf(mould, looked);
+  const found = await mouldFolderIn(looked, mould);
   if (found !== undefined) return found;
   throw new Refusal(
     finding('call/mould-not-found', { name: mould, looked: [...new Set(looked)] }, { file: path }),

@@ -4,7 +4,13 @@ import type { Mould } from '../core/model/mould.ts';
 import { sampleNames } from '../core/model/samples.ts';
 import type { FolderState, PageData } from '../core/preview/preview-talk.ts';
 import type { Finding } from '../core/problem/finding.ts';
-import type { FileAsked, FormChange, KmForm, PreviewFindings } from '../elements/index.ts';
+import type {
+  FileAsked,
+  FormChange,
+  KmForm,
+  PreviewFindings,
+  SampleChosen,
+} from '../elements/index.ts';
 import '../elements/index.ts';
 import { findingsView } from './findings-view.ts';
 import { Server } from './server.ts';
@@ -17,8 +23,11 @@ const memory = `keen-mould preview ${page.name}`;
 const shown = {
   folder: undefined as FolderState | undefined,
   mould: undefined as Mould | undefined,
+  placed: [] as readonly Mould[],
   values: {} as JsonObject,
   below: {} as JsonObject,
+  /** What the sample that was chosen has in its slots. */
+  slots: undefined as SampleChosen['slots'],
   findings: [] as readonly Finding[],
   pointedAt: '',
   lit: '',
@@ -40,7 +49,7 @@ server.follow(async (folder) => {
   if (folder) {
     const isNew = folder.version !== shown.folder?.version;
     shown.folder = folder;
-    if (isNew && folder.version > 0) shown.mould = await server.mould();
+    if (isNew && folder.version > 0) Object.assign(shown, await server.mould());
   }
   draw();
 });
@@ -50,13 +59,13 @@ draw();
 function recall(): void {
   const kept = sessionStorage.getItem(memory);
   if (kept === null) return;
-  const { values, below, sample } = JSON.parse(kept) as typeof shown;
-  Object.assign(shown, { values, below, sample });
+  const { values, below, slots, sample } = JSON.parse(kept) as typeof shown;
+  Object.assign(shown, { values, below, slots, sample });
 }
 
 function keep(): void {
-  const { values, below, sample } = shown;
-  sessionStorage.setItem(memory, JSON.stringify({ values, below, sample }));
+  const { values, below, slots, sample } = shown;
+  sessionStorage.setItem(memory, JSON.stringify({ values, below, slots, sample }));
 }
 
 function take(values: JsonObject, below: JsonObject): void {
@@ -69,8 +78,13 @@ async function save(event: Event): Promise<void> {
   event.preventDefault();
   const form = event.target as HTMLFormElement;
   const name = String(new FormData(form).get('name') ?? '').trim();
-  const { values, below } = shown;
-  const cast = { format: 1, values, ...(Object.keys(below).length > 0 ? { below } : {}) };
+  const { values, below, slots } = shown;
+  const cast = {
+    format: 1,
+    values,
+    ...(Object.keys(below).length > 0 ? { below } : {}),
+    ...(slots ? { slots } : {}),
+  };
   try {
     const isWritten = await server.writeSample(name, cast, shown.taken === name);
     shown.taken = isWritten ? '' : name;
@@ -125,14 +139,16 @@ function draw(): void {
         <km-preview
           class=${folder && !folder.isSound ? 'old' : ''}
           .mould=${mould}
+          .moulds=${shown.placed}
           .values=${shown.values}
           .below=${shown.below}
+          .slots=${shown.slots}
           .lit=${shown.lit}
           .sample=${shown.sample}
           .hostPage=${shown.around.page}
           .hostStyle=${shown.around.style}
-          @km-sample=${({ detail }: CustomEvent<FormChange & { name: string }>) => {
-            shown.sample = detail.name;
+          @km-sample=${({ detail }: CustomEvent<SampleChosen>) => {
+            Object.assign(shown, { sample: detail.name, slots: detail.slots });
             take(detail.values, detail.below);
           }}
           @km-findings=${({ detail }: CustomEvent<PreviewFindings>) => {

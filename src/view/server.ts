@@ -1,6 +1,11 @@
 import { readManifest } from '../core/model/manifest.ts';
 import type { Mould } from '../core/model/mould.ts';
-import type { FolderState, PageData, SentMould } from '../core/preview/preview-talk.ts';
+import type {
+  FolderState,
+  PageData,
+  SentMould,
+  SentPreview,
+} from '../core/preview/preview-talk.ts';
 
 /** Asks the server that the page came from. */
 export class Server {
@@ -26,14 +31,21 @@ export class Server {
     return answer.ok ? answer.json() : { page: '', style: '' };
   }
 
-  /** The last version that could be cast; files that were there before are not sent again. */
-  async mould(): Promise<Mould | undefined> {
+  /** The last version that could be cast, with the moulds that its samples have in their slots. */
+  async mould(): Promise<{ readonly mould?: Mould; readonly placed: readonly Mould[] }> {
     const answer = await fetch(`${this.home}mould`);
-    const { files, manifestText, ...texts } = (await answer.json()) as SentMould;
+    const { mould, placed } = (await answer.json()) as SentPreview;
+    const [own, ...others] = await Promise.all([mould, ...placed].map((one) => this.received(one)));
+    return { ...(own ? { mould: own } : {}), placed: others.filter((one) => one !== undefined) };
+  }
+
+  /** Files that were there before are not sent again. */
+  private async received(sent: SentMould): Promise<Mould | undefined> {
+    const { files, manifestText, ...texts } = sent;
     const { manifest } = readManifest(manifestText);
     if (!manifest) return undefined;
     const all = Object.entries(files).map(async ([path, digest]) => {
-      const known = this.bytes.get(digest) ?? (await this.file(path));
+      const known = this.bytes.get(digest) ?? (await this.file(digest));
       this.bytes.set(digest, known);
       return [path, known] as const;
     });
@@ -66,10 +78,8 @@ export class Server {
     return fetch(this.home + path, { method: 'PUT', headers: { 'x-token': this.token }, body });
   }
 
-  private async file(path: string): Promise<Uint8Array> {
-    const answer = await fetch(
-      `${this.home}files/${path.split('/').map(encodeURIComponent).join('/')}`,
-    );
+  private async file(digest: string): Promise<Uint8Array> {
+    const answer = await fetch(`${this.home}files/${digest}`);
     return new Uint8Array(await answer.arrayBuffer());
   }
 }

@@ -20,7 +20,7 @@ import {
 const paste = `<div class="row" style="--gap: clamp(1rem, 4vw, 3rem)"><div class="card"><h3>Gull</h3><p title="Two oars">Small boat, 4 m long.</p><img src="gull.svg" alt="A gull" width=200 hidden></div><div class="card"><h3>Tern</h3><p>Fast one.</p></div></div>
 <style>.card { border: 2px solid #c33; padding: 8px 16px; text-align: center; transform: rotate(-4deg) scale(1.5) }
 .card h3 { margin: -8px; transition: color .3s ease; clip-path: inset(10% 20%) }
-.card h3::after { content: "→ more" } .card--big { padding: 32px } .box { margin: 32px }
+.card h3::after { content: "→ more" } .card--big { padding: 32px } .box { margin: 32px; font-family: Lora, serif }
 @media (max-width: 600px) { .card { text-align: left } }</style>
 <script>const speed = 300, name = 'Open at 9 today', isLoud = true; document.querySelector('.menu'); const text = \`at \${speed} or so\`</script>`;
 const { mould: given } = importSnippet([{ name: 'a.html', text: paste }]);
@@ -49,6 +49,7 @@ describe('what stands at a place, and what it could be', () => {
     ['img', '<img src="gull.svg" alt="A gull" width=200 hidden>', 'optional repeat'],
     ['style.css:1:23', 'solid', 'choice'],
     ['.card{border}', '2px solid #c33', 'choice'],
+    ['style.css:3:110', 'Lora, serif', 'typeface'],
     ['"1.5"', '1.5', 'number'],
     ['"-4deg"', '-4deg', 'number'],
     ['.card h3{clip-path}', 'inset(10% 20%)', 'shape'],
@@ -271,6 +272,21 @@ describe('keys of mould.json', () => {
     ]);
     expect(loaded.files['assets/dial.js']).toEqual(bytes);
     expect(setKey(loaded, 'libraries', 'skin', '-=').manifest.libraries).toHaveLength(1);
+    const address = 'https://fonts.example/css2?family=Depot+Sans:wght@400';
+    const lettered = setKey(
+      setKey(edge, 'fonts', address, '+='),
+      'fonts',
+      'Lora=https://fonts.example/l.css',
+      '+=',
+    );
+    expect(lettered.manifest.fonts).toEqual([
+      { family: 'Depot Sans', style: address },
+      { family: 'Lora', style: 'https://fonts.example/l.css' },
+    ]);
+    expect(setKey(lettered, 'fonts', 'Lora', '-=').manifest.fonts).toHaveLength(1);
+    expect(refusal(() => setKey(edge, 'fonts', 'https://fonts.example/x.css', '+='))).toContain(
+      'which font',
+    );
   });
 
   it('turns a field into another kind with what it holds', () => {

@@ -41,13 +41,13 @@ describe('a marked mould', () => {
 });
 
 it('a policy lets through what is declared, and never a word that would end it', () => {
-  const reached = reachedBy({
-    reaches: ['https://tiles.example/a/b', '//cdn.example', 'no address'],
-    libraries: [
-      { name: 'x', script: 'https://lib.example/x;y.js?v=1' },
-      { name: 'own', script: 'assets/own.js' },
-    ],
-  } as never);
+  const reached = reachedBy([
+    {
+      reaches: ['https://tiles.example/a/b', 'no address'],
+      libraries: [{ name: 'x', script: 'https://lib.example/x;y.js?v=1' }],
+    },
+    { reaches: ['//cdn.example'], libraries: [{ name: 'own', script: 'assets/own.js' }] },
+  ] as never);
   expect(reached).toEqual({
     origins: ['https://tiles.example', 'https://cdn.example'],
     files: ['https://lib.example/x;y.js?v=1'],

@@ -110,10 +110,11 @@ describe('the preview’s server', () => {
     expect(await ask('/')).toMatchObject({ status: 302 });
     const page = await ask('/other%20rail/');
     expect(page.text).toContain('{"name":"other rail","moulds":[{"name":"notice-rail"');
-    const { template, files } = JSON.parse((await ask('/other%20rail/mould')).text);
-    expect(template).toContain('{~heading~}');
-    expect(Object.keys(files)).toContain('assets/a.svg');
-    expect(await ask('/notice-rail/files/assets/a.svg')).toEqual({ status: 200, text: '<svg/>' });
+    const { mould, placed } = JSON.parse((await ask('/other%20rail/mould')).text);
+    expect(mould.template).toContain('{~heading~}');
+    expect(placed).toEqual([]);
+    const picture = `/notice-rail/files/${mould.files['assets/a.svg']}`;
+    expect(await ask(picture)).toEqual({ status: 200, text: '<svg/>' });
     expect(await ask('/notice-rail/files/../mould.json')).toMatchObject({ status: 404 });
     expect(await ask('/notice-rail/files/%2e%2e/mould.json')).toMatchObject({ status: 404 });
     expect(await ask('/notice-rail/mould.json')).toMatchObject({ status: 404 });

@@ -3,6 +3,7 @@ import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import type { SentPreview } from '../../src/core/preview/preview-talk.ts';
 import { writeMould } from '../../src/node/files/mould-folder.ts';
 import { startPreview } from '../../src/node/preview/start-preview.ts';
 import { mouldOf } from '../support/mould.ts';
@@ -49,7 +50,9 @@ it.each([
   expect(await ask('/board/mould')).toMatchObject({ status: 200 });
 });
 
-it('finds files by their decoded names', async () => {
-  const found = await ask('/board/files/assets/two%20words.txt');
+it('gives a file of the mould by its digest', async () => {
+  const { body } = await ask('/board/mould');
+  const { mould } = JSON.parse(body) as SentPreview;
+  const found = await ask(`/board/files/${mould.files['assets/two words.txt']}`);
   expect(found).toEqual({ status: 200, body: 'found' });
 });

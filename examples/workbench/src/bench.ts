@@ -23,7 +23,7 @@ export class Bench {
   async recall(): Promise<void> {
     const kept = await get<{ work: Work; screen: Partial<Screen> }>('bench').catch(() => undefined);
     if (!kept) return;
-    this.work = kept.work;
+    this.work = { ...nothing, ...kept.work };
     this.screen = { ...firstScreen, ...kept.screen };
   }
 
@@ -78,12 +78,13 @@ export class Bench {
   /** An empty bench; what was on it can be had back by undo. */
   begin(): void {
     this.change(nothing, '', 'Started empty. Use Undo to get the previous work back.');
-    this.show({ ...firstScreen, said: this.screen.said, hasPanes: this.screen.hasPanes });
+    const { said, hasPanes, rack } = this.screen;
+    this.show({ ...firstScreen, said, hasPanes, rack });
   }
 
   /** Begins with something else; what was there can be had back by undo. */
   open(mould: Mould, pieces: readonly SnippetPiece[], values: JsonObject, said: string): void {
-    this.change({ mould, pieces, only: '', values, below: {} }, '', said);
+    this.change({ ...nothing, mould, pieces, values }, '', said);
     this.show({ refused: [], sample: 'default' });
   }
 

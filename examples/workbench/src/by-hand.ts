@@ -43,7 +43,12 @@ export function marking(mould: Mould, marked: Marked, asked: Marking): Made {
   return tried(() => {
     const { mould: made, field, findings } = markPlace(mould, placeOf(mould, marked), asked);
     const [first] = findings;
-    return { mould: made, said: first ? first.message : `${field} is now a field.` };
+    return {
+      mould: made,
+      said: first
+        ? first.message
+        : `${field} is now a ${asked.form === 'slot' ? 'slot' : 'field'}.`,
+    };
   });
 }
 
@@ -53,6 +58,15 @@ export function conditioned(mould: Mould, marked: Marked, condition: string): Ma
     const { mould: made } = setCondition(mould, placeOf(mould, marked), condition);
     return { mould: made, said: `It is shown when ${condition}.` };
   });
+}
+
+/** True for what is marked in a media query, whose value may be that of a field below a width. */
+export function isInMedia(mould: Mould, { file, start }: Marked): boolean {
+  if (file !== 'style.css') return false;
+  const [, ...since] = mould.style.slice(0, start).split(/(?=@media\b)/i);
+  const last = since.at(-1) ?? '';
+  const count = (brace: string) => last.split(brace).length;
+  return count('{') > count('}');
 }
 
 /** Puts back what stood where a field is. */

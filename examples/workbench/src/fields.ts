@@ -1,4 +1,5 @@
 import {
+  addLibrary,
   bindSpots,
   findSpots,
   type JsonObject,
@@ -112,9 +113,26 @@ export const kinds = [
 ] as const;
 
 /** The mould with a key of mould.json set as it is typed, or the sentence that says why not. */
-export function withKey(mould: Mould, key: string, written: string): Mould | string {
+export function withKey(
+  mould: Mould,
+  key: string,
+  written: string,
+  how: '=' | '+=' | '-=' = '=',
+): Mould | string {
+  return orWhy(() => setKey(mould, key, written, how));
+}
+
+/** The mould with a font or a library more, by its address. */
+export function withLoaded(mould: Mould, key: string, address: string): Mould | string {
+  if (key === 'fonts') return withKey(mould, key, address, '+=');
+  const [, name = 'library'] = /([\w.-]+?)(?:\.min)?\.(?:js|css)(?:[?#]|$)/.exec(address) ?? [];
+  const part = /\.css(?:[?#]|$)/.test(address) ? 'style' : 'script';
+  return orWhy(() => addLibrary(mould, { name, part, from: address }));
+}
+
+function orWhy(work: () => Mould): Mould | string {
   try {
-    return setKey(mould, key, written);
+    return work();
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const [first] = error.findings;

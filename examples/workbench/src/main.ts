@@ -43,7 +43,7 @@ async function loadParts() {
 async function loadRest(): Promise<void> {
   parts = await loadParts();
   for (const step of steps) views[step] = await loading[step]();
-  draw();
+  bench.show({ rack: await (await import('./rack.ts')).newest() });
 }
 
 function draw(): void {

@@ -24,6 +24,15 @@ export async function shelved(): Promise<readonly Shelved[]> {
     .sort((a, b) => titleOf(a.mould).localeCompare(titleOf(b.mould)) || a.key.localeCompare(b.key));
 }
 
+/** The newest version of each that is kept. */
+export async function newest(): Promise<readonly Mould[]> {
+  const all = (await shelved()).map(({ mould }) => mould);
+  const inOrder = all.sort((a, b) =>
+    a.manifest.version.localeCompare(b.manifest.version, 'en', { numeric: true }),
+  );
+  return [...new Map(inOrder.map((one) => [one.manifest.name, one])).values()];
+}
+
 /** Keeps a mould; a version that is there with other content is not written over. */
 export async function keep(mould: Mould): Promise<'kept' | 'there' | 'other'> {
   const { name, version } = mould.manifest;

@@ -1,11 +1,10 @@
-import { type JsonObject, type Mould, sampleNames } from 'keen-mould';
+import { type CastFile, type Mould, sampleNames } from 'keen-mould';
 
 /** The mould with what is filled in kept as a sample, or why it cannot be. */
 export function withSample(
   mould: Mould,
   title: string,
-  values: JsonObject,
-  below: JsonObject,
+  { below = {}, ...held }: Pick<CastFile, 'values' | 'below' | 'slots'>,
 ): { readonly mould: Mould; readonly name: string } | { readonly why: string } {
   const name = title
     .trim()
@@ -15,7 +14,7 @@ export function withSample(
   if (name === '') return { why: 'Enter a sample name of letters and digits.' };
   if (['default', 'long', 'bare'].includes(name) && !ownSamples(mould).includes(name))
     return { why: `${name} is reserved. Choose another name.` };
-  const cast = { format: 1, values, ...(Object.keys(below).length > 0 ? { below } : {}) };
+  const cast = { format: 1, ...held, ...(Object.keys(below).length > 0 ? { below } : {}) };
   const text = `${JSON.stringify(cast, null, 2)}\n`;
   return { mould: { ...mould, files: { ...mould.files, [pathOf(name)]: text } }, name };
 }

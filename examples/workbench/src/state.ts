@@ -1,4 +1,4 @@
-import type { Finding, JsonObject, Mould, SnippetPiece } from 'keen-mould';
+import type { CastFile, Finding, JsonObject, Mould, SnippetPiece } from 'keen-mould';
 
 /** The steps of the bench, in the order in which people work. */
 export const steps = ['paste', 'fields', 'try', 'take'] as const;
@@ -13,6 +13,8 @@ export interface Work {
   readonly mould: Mould | undefined;
   readonly values: JsonObject;
   readonly below: JsonObject;
+  /** What stands in the slots of the widget, by their names. */
+  readonly slots: NonNullable<CastFile['slots']>;
 }
 
 /** What else is on the screen. */
@@ -34,9 +36,18 @@ export interface Screen {
   readonly hostPage: string;
   readonly form: string;
   readonly isSealed: boolean;
+  /** What is kept on the rack, to be placed in slots. */
+  readonly rack: readonly Mould[];
 }
 
-export const nothing: Work = { pieces: [], only: '', mould: undefined, values: {}, below: {} };
+export const nothing: Work = {
+  pieces: [],
+  only: '',
+  mould: undefined,
+  values: {},
+  below: {},
+  slots: {},
+};
 
 export const firstScreen: Screen = {
   step: 'paste',
@@ -51,4 +62,5 @@ export const firstScreen: Screen = {
   hostPage: '',
   form: 'block',
   isSealed: false,
+  rack: [],
 };

@@ -9,14 +9,17 @@ export interface Reached {
   readonly modules: readonly string[];
 }
 
-/** What a mould may reach: all of what it names under `reaches`, and its libraries and fonts. */
-export function reachedBy({ reaches = [], libraries = [], fonts = [] }: Manifest): Reached {
+/** What moulds may reach: all of what they name under `reaches`, and their libraries and fonts. */
+export function reachedBy(manifests: readonly Manifest[]): Reached {
+  const all = <T>(of: (one: Manifest) => readonly T[] | undefined) =>
+    manifests.flatMap((one) => of(one) ?? []);
+  const libraries = all((one) => one.libraries);
   const files = [
     ...libraries.flatMap(({ script, style }) => [script, style]),
-    ...fonts.map(({ style }) => style),
+    ...all((one) => one.fonts).map(({ style }) => style),
   ];
   return {
-    origins: [...new Set(reaches.flatMap((one) => originOf(one) ?? []))],
+    origins: [...new Set(all((one) => one.reaches).flatMap((one) => originOf(one) ?? []))],
     files: [...new Set(files.flatMap((one) => (one && originOf(one) ? [one] : [])))],
     modules: [...new Set(libraries.flatMap(({ module = '' }) => originOf(module) ?? []))],
   };

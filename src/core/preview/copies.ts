@@ -1,6 +1,6 @@
 import type { Cast } from '../compile/cast.ts';
+import type { CastOptions } from '../compile/caster.ts';
 import type { CompiledMould } from '../compile/compile-mould.ts';
-import type { Manner } from '../compile/style/compile-style.ts';
 import { deliver } from '../deliver/deliver.ts';
 import type { Runtime } from '../deliver/delivery.ts';
 import type { CastFile } from '../model/cast-file.ts';
@@ -25,12 +25,12 @@ export function castCopies(
   file: CastFile,
   {
     count,
-    manner,
+    options,
     runtime,
-  }: { readonly count: number; readonly manner: Manner; readonly runtime: Runtime },
+  }: { readonly count: number; readonly options: CastOptions; readonly runtime: Runtime },
 ): Copies {
   const casts = Array.from({ length: count }, (_, at) =>
-    compiled.cast({ ...file, id: `${compiled.name.slice(0, 60)}-${at + 1}` }, manner),
+    compiled.cast({ ...file, id: `${compiled.name.slice(0, 60)}-${at + 1}` }, options),
   );
   return { casts, framed: framedAfter(casts, [], runtime) };
 }
@@ -62,7 +62,13 @@ export function changeBetween(
   const isSame =
     same(({ markup }) => markup) &&
     same(({ scriptData }) => scriptData) &&
-    same(({ light }) => light);
+    same(({ light }) => light) &&
+    same(({ inner }) => inner.flatMap(partsOf).join('\n'));
   if (!isSame) return 'restart';
   return same(({ castStyle }) => castStyle) ? 'nothing' : 'style';
+}
+
+/** All that a cast in a slot is, with what it has in its own. */
+function partsOf({ castStyle, scriptData, inner }: Cast): string[] {
+  return [castStyle, scriptData, ...inner.flatMap(partsOf)];
 }

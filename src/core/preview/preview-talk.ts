@@ -24,6 +24,13 @@ export interface SentMould {
   readonly files: Readonly<Record<string, string>>;
 }
 
+/** A mould as its page needs it. */
+export interface SentPreview {
+  readonly mould: SentMould;
+  /** Moulds of what its samples have in their slots. */
+  readonly placed: readonly SentMould[];
+}
+
 /** What the page receives from its server. */
 export interface PageData {
   /** What the mould is called in addresses. */

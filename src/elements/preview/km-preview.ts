@@ -2,6 +2,7 @@ import { html, LitElement, nothing, type PropertyValues, type TemplateResult } f
 import { repeat } from 'lit/directives/repeat.js';
 import type { Cast } from '../../core/compile/cast.ts';
 import { type CompiledMould, compileMould } from '../../core/compile/compile-mould.ts';
+import type { CastFile } from '../../core/model/cast-file.ts';
 import type { JsonObject } from '../../core/model/json-source.ts';
 import { defaultWidths, type Mould } from '../../core/model/mould.ts';
 import { sampleNames, sampleOf } from '../../core/model/samples.ts';
@@ -10,7 +11,6 @@ import { castCopies, changeBetween, framedAfter } from '../../core/preview/copie
 import { withMarks } from '../../core/preview/mark-template.ts';
 import { withHead } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
-import type { Finding } from '../../core/problem/finding.ts';
 import { runtime } from '../../generated/runtime.ts';
 import { assetsOf } from '../asset-addresses.ts';
 import { emit } from '../emit.ts';
@@ -19,29 +19,30 @@ import { frameView, type ShownFrame } from './frame-view.ts';
 import { hostText } from './host-text.ts';
 import { litPlaces, pointedPath } from './lit-places.ts';
 import type { FromFrame, ToFrame } from './messages.ts';
+import { type PlacedMoulds, placedIn } from './placed-moulds.ts';
 import { previewBar } from './preview-bar.ts';
+import type { SampleChosen } from './preview-events.ts';
 import { PreviewFrame } from './preview-frame.ts';
 import {
   beginningAnew,
+  gapPx,
   type PreviewSettings,
+  scaleToFit,
   usualSettings,
   viewOf,
   withinLimits,
 } from './preview-settings.ts';
 import { previewStyle } from './preview-style.ts';
 
-/** The room between two frames, in px. */
-const gapPx = 24;
-
 /**
  * Frames of a cast at several viewport widths, side by side and to one scale. What is in them was
  * pasted, and runs confined.
  *
- * Properties: `mould`; `values` and `below` as a cast file has them; `settings` (`PreviewSettings`);
+ * Properties: `mould`; `moulds`, others that casts in its slots are of; `values` and `below` as a cast file has them; `settings` (`PreviewSettings`);
  * `hostPage`, HTML of a page to try it in, and `hostStyle`, CSS of a site; `lit`, the path of the
  * field whose places are lit up.
  *
- * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below }`) when
+ * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below, slots }`) when
  * another sample was chosen, `km-point` (`{ path, element, isPicked }`) when an element was pointed at,
  * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms,
  * madeMs }`) when all frames show the last change, and how long it took to be drawn and to be made.
@@ -55,8 +56,10 @@ export class KmPreview extends LitElement {
   static override styles = [look, previewStyle];
   static override properties = {
     mould: { attribute: false },
+    moulds: { attribute: false },
     values: { attribute: false },
     below: { attribute: false },
+    slots: { attribute: false },
     settings: { attribute: false },
     hostPage: { attribute: false },
     hostStyle: { attribute: false },
@@ -65,8 +68,11 @@ export class KmPreview extends LitElement {
   };
 
   declare mould: Mould | undefined;
+  /** The moulds of what samples have in their slots. */
+  declare moulds: readonly Mould[];
   declare values: JsonObject;
   declare below: JsonObject;
+  declare slots: CastFile['slots'];
   declare settings: PreviewSettings;
   declare hostPage: string;
   declare hostStyle: string;
@@ -75,6 +81,7 @@ export class KmPreview extends LitElement {
   declare sample: string;
 
   private compiled: CompiledMould | undefined;
+  private placed: PlacedMoulds | undefined;
   private paste: string | undefined;
   private casts: readonly Cast[] = [];
   private frames: ShownFrame[] = [];
@@ -92,7 +99,14 @@ export class KmPreview extends LitElement {
 
   constructor() {
     super();
-    Object.assign(this, { values: {}, below: {}, hostPage: '', hostStyle: '', lit: '' });
+    Object.assign(this, {
+      moulds: [],
+      values: {},
+      below: {},
+      hostPage: '',
+      hostStyle: '',
+      lit: '',
+    });
     this.sample = 'default';
     this.settings = { ...usualSettings, widths: [] };
   }
@@ -122,8 +136,11 @@ export class KmPreview extends LitElement {
     const before = changed.get('settings');
     if (before) isAnew = beginningAnew.some((one) => before[one] !== this.settings[one]) || isAnew;
     if (!this.compiled) return;
+    const placed = placedIn(this.mould as Mould, this.slots, this.moulds, this.placed);
+    isAnew = placed.inSlots !== this.placed?.inSlots || isAnew;
+    this.placed = placed;
     const fresh = this.matchFrames(isAnew);
-    const mayDiffer = changed.has('values') || changed.has('below');
+    const mayDiffer = (['values', 'below', 'slots'] as const).some((one) => changed.has(one));
     if (isAnew || mayDiffer || this.casts.length === 0) this.cast(isAnew);
     for (const one of isAnew ? this.frames : fresh) this.begin(one);
     if (before && !isAnew) this.sendAll({ do: 'view', view: this.settings });
@@ -150,7 +167,7 @@ export class KmPreview extends LitElement {
   private matchFrames(isAnew: boolean): ShownFrame[] {
     const { widths, isBeside } = this.settings;
     const { manifest } = this.mould as Mould;
-    const reached = reachedBy(manifest);
+    const reached = reachedBy(this.placed?.manifests ?? []);
     const wanted = widths.flatMap((_, at) => [
       { at, isPaste: false },
       ...(isBeside && this.paste !== undefined ? [{ at, isPaste: true }] : []),
@@ -185,10 +202,11 @@ export class KmPreview extends LitElement {
   private cast(isAnew: boolean): void {
     const compiled = this.compiled as CompiledMould;
     const { copies, isSealed } = this.settings;
-    const file = { values: this.values, below: this.below, ...this.sampleSlots() };
+    const { values, below, slots } = this;
+    const file = { values, below, ...(slots ? { slots } : {}) };
     const { casts } = castCopies(compiled, file, {
       count: copies,
-      manner: { sealed: isSealed },
+      options: { sealed: isSealed, moulds: this.placed?.moulds, assetAt: this.placed?.assetAt },
       runtime,
     });
     const before = this.casts;
@@ -213,15 +231,8 @@ export class KmPreview extends LitElement {
     if (difference === 'restart') this.light();
   }
 
-  /** What a sample has in its slots; a form knows nothing of them. */
-  private sampleSlots() {
-    const { mould, compiled } = this;
-    const slots = mould && compiled && sampleOf(mould, compiled.root, this.sample)?.cast.slots;
-    return slots ? { slots } : {};
-  }
-
   private begin({ frame, isPaste }: ShownFrame): void {
-    const { files, manifest } = this.mould as Mould;
+    const { files, manifests } = this.placed as PlacedMoulds;
     const head = '<base href="about:srcdoc">';
     const { settings, hostPage, hostStyle } = this;
     const page = isPaste ? (this.paste ?? '') : hostText(settings, { hostPage, hostStyle });
@@ -231,7 +242,7 @@ export class KmPreview extends LitElement {
       casts: isPaste ? [] : framedAfter(this.casts, [], runtime),
       columns: this.settings.columns,
       assets: assetsOf(files),
-      reached: reachedBy(manifest),
+      reached: reachedBy(manifests),
       view: viewOf(this.settings),
       scroll: [0, 0],
     });
@@ -275,9 +286,9 @@ export class KmPreview extends LitElement {
     const { mould, compiled } = this;
     const sample = mould && compiled && sampleOf(mould, compiled.root, name);
     if (!sample) return;
-    const { values = {}, below = {} } = sample.cast;
-    Object.assign(this, { sample: name, values, below });
-    emit(this, 'km-sample', { name, values, below });
+    const { values = {}, below = {}, slots } = sample.cast;
+    Object.assign(this, { sample: name, values, below, slots });
+    emit(this, 'km-sample', { name, values, below, slots } satisfies SampleChosen);
   }
 
   private set(some: Partial<PreviewSettings>): void {
@@ -285,12 +296,8 @@ export class KmPreview extends LitElement {
   }
 
   private get scale(): number {
-    const { zoom } = this.settings;
-    if (zoom > 0) return zoom;
-    const total = this.frames.reduce((sum, { width }) => sum + width, 0);
-    // Each has a border, and the last its handle beside it.
-    const room = this.roomPx - (this.frames.length - 1) * gapPx - 3 * this.frames.length - 14;
-    return Math.min(1, Math.max(0.2, room / Math.max(1, total)));
+    const widths = this.frames.map(({ width }) => width);
+    return this.settings.zoom > 0 ? this.settings.zoom : scaleToFit(widths, this.roomPx);
   }
 
   protected override render(): TemplateResult | typeof nothing {
@@ -336,12 +343,4 @@ export class KmPreview extends LitElement {
       });
     this.set({ widths: this.settings.widths.toSpliced(at, 1) });
   }
-}
-
-/** What `km-findings` says. */
-export interface PreviewFindings {
-  readonly isSound: boolean;
-  readonly findings: readonly Finding[];
-  /** True where they are of the values, not of the mould. */
-  readonly isCast?: boolean;
 }

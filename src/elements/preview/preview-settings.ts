@@ -47,3 +47,14 @@ export function withinLimits(width: number): number {
 export function viewOf({ state, scheme, isStill, isRevealed, background }: PreviewSettings) {
   return { state, scheme, isStill, isRevealed, background };
 }
+
+/** The room between two frames, in px. */
+export const gapPx = 24;
+
+/** The scale at which frames of these widths fit into so much room, all in px. */
+export function scaleToFit(widths: readonly number[], roomPx: number): number {
+  const total = widths.reduce((sum, width) => sum + width, 0);
+  // Each has a border, and the last its handle beside it.
+  const room = roomPx - (widths.length - 1) * gapPx - 3 * widths.length - 14;
+  return Math.min(1, Math.max(0.2, room / Math.max(1, total)));
+}

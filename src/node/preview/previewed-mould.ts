@@ -1,12 +1,20 @@
 import { createHash } from 'node:crypto';
-import { basename, join, resolve } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import { compileMould } from '../../core/compile/compile-mould.ts';
+import type { CastFile } from '../../core/model/cast-file.ts';
 import type { Mould } from '../../core/model/mould.ts';
-import type { FolderState, SentMould, ShownFinding } from '../../core/preview/preview-talk.ts';
+import { sampleNames, sampleOf } from '../../core/model/samples.ts';
+import type {
+  FolderState,
+  SentMould,
+  SentPreview,
+  ShownFinding,
+} from '../../core/preview/preview-talk.ts';
 import { codeFrame } from '../../core/problem/code-frame.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould } from '../files/mould-folder.ts';
+import { type PlacedMould, readPlacedMoulds } from '../files/placed-moulds.ts';
 import { readText } from '../files/read-text.ts';
 
 /** A mould folder that is read again whenever its files change. */
@@ -16,6 +24,8 @@ export class PreviewedMould {
   readonly name: string;
   /** The last version that could be cast. */
   mould: Mould | undefined;
+  /** What its samples have in their slots. */
+  placed: readonly PlacedMould[] = [];
   state: FolderState;
 
   /** @param taken names of the moulds on the same preview */
@@ -34,15 +44,22 @@ export class PreviewedMould {
       const { mould, findings } = await readMould(this.folder);
       const { title, name } = mould.manifest;
       const compiled = compileMould(mould);
-      const reported = [...findings, ...compiled.findings].map((one) => this.inFolder(one));
       const { isSound } = compiled;
+      const samples = sampleNames(mould).flatMap(
+        (one) => sampleOf(mould, compiled.root, one)?.cast ?? [],
+      );
+      const inSlots = await placedIn(samples, dirname(this.folder));
+      const own = [...findings, ...compiled.findings].map((one) => this.inFolder(one));
+      const reported = [...own, ...inSlots.findings];
       this.state = {
         title: title ?? name,
         isSound,
         findings: await Promise.all(reported.map(withFrame)),
         version: this.state.version + (isSound ? 1 : 0),
       };
-      if (isSound) this.mould = mould;
+      if (!isSound) return;
+      this.mould = mould;
+      this.placed = inSlots.placed;
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       const findings = await Promise.all(error.findings.map(withFrame));
@@ -50,20 +67,47 @@ export class PreviewedMould {
     }
   }
 
-  /** The sources of the last version, with its other files by the digest of each. */
-  sent(): SentMould | undefined {
+  /** The last version, with what stands in the slots of its samples. */
+  sent(): SentPreview | undefined {
     if (!this.mould) return undefined;
-    const { manifestText, template, style, script, files } = this.mould;
-    const digests = Object.entries(files).map(([path, content]) => [
-      path,
-      createHash('sha256').update(content).digest('base64url'),
-    ]);
-    return { manifestText, template, style, script, files: Object.fromEntries(digests) };
+    return { mould: sent(this.mould), placed: this.placed.map(({ mould }) => sent(mould)) };
+  }
+
+  /** The content of a file, by its digest. */
+  file(digest: string): string | Uint8Array | undefined {
+    const moulds = [this.mould, ...this.placed.map(({ mould }) => mould)];
+    return moulds
+      .flatMap((one) => Object.values(one?.files ?? {}))
+      .find((content) => digestOf(content) === digest);
   }
 
   private inFolder(one: Finding): Finding {
     return one.file === undefined ? one : { ...one, file: join(this.folder, one.file) };
   }
+}
+
+/** One that cannot be read is reported; the mould around it is shown without. */
+async function placedIn(
+  samples: readonly CastFile[],
+  beside: string,
+): Promise<{ readonly placed: readonly PlacedMould[]; readonly findings: readonly Finding[] }> {
+  try {
+    const placed = await readPlacedMoulds(samples, [beside]);
+    return { placed: [...placed.values()], findings: [] };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { placed: [], findings: error.findings };
+  }
+}
+
+/** The sources of a mould, with its other files by the digest of each. */
+function sent({ manifestText, template, style, script, files }: Mould): SentMould {
+  const digests = Object.entries(files).map(([path, content]) => [path, digestOf(content)]);
+  return { manifestText, template, style, script, files: Object.fromEntries(digests) };
+}
+
+function digestOf(content: string | Uint8Array): string {
+  return createHash('sha256').update(content).digest('base64url');
 }
 
 async function withFrame(one: Finding): Promise<ShownFinding> {

@@ -90,14 +90,20 @@ async function refuseUnlessMould(folder: string): Promise<void> {
 async function follow(mould: PreviewedMould, changed: () => void) {
   let timer: NodeJS.Timeout | undefined;
   let reading = Promise.resolve();
-  const watcher = watch(mould.folder, {
+  const around = () => [mould.folder, ...mould.placed.map(({ folder }) => folder)];
+  const watcher = watch(around(), {
     ignoreInitial: true,
-    ignored: (path) => isAside(relative(mould.folder, path)),
+    ignored: (path) => around().every((folder) => isAside(relative(folder, path))),
   });
   watcher.on('all', () => {
     clearTimeout(timer);
     timer = setTimeout(() => {
-      reading = reading.then(() => mould.read()).then(changed);
+      reading = reading
+        .then(() => mould.read())
+        .then(() => {
+          watcher.add(around());
+          changed();
+        });
     }, settleMs);
   });
   await new Promise<void>((resolve) => {
@@ -184,9 +190,7 @@ function show(response: ServerResponse, mould: PreviewedMould, rest: string, ser
       () => json(response, undefined),
     );
   else if (rest.startsWith('files/')) {
-    const path = rest.slice('files/'.length);
-    const files = mould.mould?.files ?? {};
-    const content = Object.hasOwn(files, path) ? files[path] : undefined;
+    const content = mould.file(rest.slice('files/'.length));
     if (content === undefined) plain(response, 404, 'No such file.');
     // As bytes: nothing of a mould is ever a page of this server's own.
     else

@@ -5,6 +5,7 @@ import { reachedBy } from '../../core/preview/confinement.ts';
 import { hostPages } from '../../core/preview/host-pages.ts';
 import { pageText } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
+import { placedFiles } from '../../core/preview/placed-files.ts';
 import { placedPage } from '../../core/preview/placed-page.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { runtime } from '../../generated/runtime.ts';
@@ -42,13 +43,14 @@ function castOf(
     const other = placed?.get(name);
     return other && compileMould(other);
   };
-  const first = compiled.cast(cast, { placeOf, moulds });
+  const all = [...(placed?.values() ?? []), mould];
+  const { files, assetAt } = placedFiles(mould, all);
+  const first = compiled.cast(cast, { placeOf, moulds, assetAt });
   const others = Array.from({ length: copies.count - 1 }, (_, at) =>
-    compiled.cast({ ...cast, id: `${first.id}-${at + 2}` }, { placeOf, moulds }),
+    compiled.cast({ ...cast, id: `${first.id}-${at + 2}` }, { placeOf, moulds, assetAt }),
   );
   const { accepted, findings: aboutAccepted } = acceptedOf(mould);
   findings.push(...compiled.findings, ...first.findings, ...aboutAccepted);
-  const files = Object.assign({}, ...[...(placed?.values() ?? []), mould].map((one) => one.files));
   const plan = {
     page: host ?? pageText({ ...hostPages.bare, lang: 'en' }),
     style: '',
@@ -58,7 +60,7 @@ function castOf(
   const about = {
     mould: first.mould,
     files,
-    reached: reachedBy(mould.manifest),
+    reached: reachedBy(all.map(({ manifest }) => manifest)),
     isFetching: isFetching === true,
     accepted: accepted.map(({ what }) => what),
   };

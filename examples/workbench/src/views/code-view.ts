@@ -6,6 +6,7 @@ import {
   cleared,
   conditioned,
   elementIn,
+  isInMedia,
   type Made,
   type Marked,
   marking,
@@ -98,13 +99,13 @@ function offer(bench: Bench) {
       .split(',')
       .map((one) => one.trim())
       .filter(Boolean);
-    const into = String(given.get('into') ?? '');
+    const [into = '', below] = String(given.get('into') ?? '').split(':');
     const made =
       form === 'when'
         ? conditioned(mould, marked, name)
         : marking(mould, marked, {
             field: into || name,
-            ...(into && !isElement ? {} : { form }),
+            ...(below ? { form: below } : into && !isElement ? {} : { form }),
             ...(options.length > 0 ? { options } : {}),
           });
     done(bench, made);
@@ -124,7 +125,12 @@ function offer(bench: Bench) {
     ${
       fields.length > 0
         ? html`<label>Or fill it by <select name="into"><option value="">a new field</option>${fields.map(
-            (one) => html`<option>${one}</option>`,
+            (one) =>
+              html`<option>${one}</option>${
+                isInMedia(mould, marked)
+                  ? html`<option value="${one}:below">${one}, as its value below this width</option>`
+                  : nothing
+              }`,
           )}</select></label>`
         : nothing
     }

@@ -4,6 +4,7 @@ import { ref } from 'lit/directives/ref.js';
 import type { Bench } from '../bench.ts';
 import { allBound } from '../in-frames.ts';
 import { fieldsOf } from '../paste.ts';
+import { slotsOf } from '../slots.ts';
 import { markElement } from './code-view.ts';
 import { spotsOf } from './fields-view.ts';
 
@@ -36,11 +37,13 @@ export function lookView(bench: Bench, mould: Mould) {
     const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
     document.querySelector(found)?.scrollIntoView({ block: 'center' });
   };
-  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${ownValues(mould, work.values)} .below=${work.below}
+  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${ownValues(mould, work.values)} 
+    .below=${work.below} .slots=${slotsOf(work)} .moulds=${screen.rack}
     .lit=${shown?.field ?? screen.lit} .sample=${screen.sample} .hostPage=${screen.hostPage}
     @km-sample=${({ detail }: CustomEvent) => {
       bench.show({ sample: detail.name });
-      bench.change({ values: detail.values, below: detail.below }, '');
+      const { values, below, slots = {} } = detail;
+      bench.change({ values, below, slots }, '');
     }}
     @km-point=${({ detail }: CustomEvent<{ path: string; element: string; isPicked: boolean }>) => {
       if (detail.isPicked) pick(detail.path, detail.element);

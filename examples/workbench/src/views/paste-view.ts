@@ -183,7 +183,11 @@ async function tryReady(bench: Bench, event: Event): Promise<void> {
   select.value = '';
   if (!found) return;
   const text = await found.load();
-  bench.change({ mould: undefined, values: {}, below: {} }, '', `${found.title} is open.`);
+  bench.change(
+    { mould: undefined, values: {}, below: {}, slots: {} },
+    '',
+    `${found.title} is open.`,
+  );
   await take(bench, [{ name: 'paste.html', text }], found.name);
   bench.show({ hasPanes: false });
 }

@@ -3,7 +3,7 @@ import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
 import { retitled } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
-import { drop, type Shelved, shelved, titleOf } from '../rack.ts';
+import { drop, newest, type Shelved, shelved, titleOf } from '../rack.ts';
 
 const shown = {
   all: undefined as readonly Shelved[] | undefined,
@@ -67,7 +67,7 @@ function entry(bench: Bench, { key, mould, bytes }: Shelved, close: () => void) 
   const remove = async () => {
     await drop(key);
     shown.all = await shelved();
-    bench.show({ said: `${title} ${version} was removed from the rack.` });
+    bench.show({ rack: await newest(), said: `${title} ${version} was removed from the rack.` });
   };
   return html`<li><div><b>${title}</b> <small>${version}${shelf ? ` · ${shelf}` : ''} · ${count === 1 ? '1 field' : `${count} fields`} · ${(bytes / 1000).toFixed(0)} kB</small></div>
     <button class="main" aria-label="Open: ${title} ${version}" @click=${() => open(mould, `${title} is open.`)}>Open</button>

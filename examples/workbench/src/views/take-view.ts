@@ -1,7 +1,16 @@
-import { assetsInline, compileMould, deliver, type FormName, packMould, Refusal } from 'keen-mould';
+import {
+  assetsInline,
+  compileMould,
+  deliver,
+  type FormName,
+  type Mould,
+  packMould,
+  Refusal,
+} from 'keen-mould';
 import { html } from 'lit';
 import type { Bench } from '../bench.ts';
 import { retitled } from '../fields.ts';
+import { slotsOf } from '../slots.ts';
 
 /** What each form is for, in the words of whoever has to choose one. */
 const forms: readonly [name: FormName, title: string, note: string][] = [
@@ -76,27 +85,36 @@ export function takeView(bench: Bench) {
 let made: { key: unknown[]; view: unknown } | undefined;
 
 function parts(bench: Bench) {
-  const { mould, values, below } = bench.work;
-  const { form, isSealed } = bench.screen;
-  const key = [mould, values, below, form, isSealed];
+  const { mould, values, below, slots } = bench.work;
+  const { form, isSealed, rack } = bench.screen;
+  const key = [mould, values, below, slots, rack, form, isSealed];
   if (made?.key.every((one, at) => one === key[at])) return made.view;
   void make(bench, key);
   return html`<p class="soft" role="status">Casting…</p>`;
 }
 
+/** Moulds on the rack, for what stands in slots. */
+function compiledFrom(rack: readonly Mould[]) {
+  return (name: string) => {
+    const found = rack.find(({ manifest }) => manifest.name === name);
+    return found && compileMould(found);
+  };
+}
+
 /** The code that goes along is loaded here, where it is first needed. */
 async function make(bench: Bench, key: unknown[]): Promise<void> {
   const { mould, values, below } = bench.work;
-  const { form, isSealed } = bench.screen;
+  const { form, isSealed, rack } = bench.screen;
   if (!mould) return;
+  const slots = slotsOf(bench.work);
   const [{ runtime }, { kit }] = await Promise.all([
     import('keen-mould/runtime'),
     import('keen-mould/kit'),
   ]);
   try {
     const cast = compileMould(mould).cast(
-      { values, below },
-      { sealed: isSealed, assetAt: assetsInline([mould]) },
+      { values, below, ...(slots ? { slots } : {}) },
+      { sealed: isSealed, assetAt: assetsInline([mould, ...rack]), moulds: compiledFrom(rack) },
     );
     const delivery = deliver(cast, { form: form as FormName, runtime, kit });
     const all = partNames.flatMap(([part, title, file]) => {
@@ -143,8 +161,9 @@ function download(name: string, content: string | Uint8Array): void {
 async function keepOnRack(bench: Bench): Promise<void> {
   const { mould } = bench.work;
   if (!mould) return;
-  const { keep, nextVersion, titleOf } = await import('../rack.ts');
+  const { keep, newest, nextVersion, titleOf } = await import('../rack.ts');
   const became = await keep(mould);
+  bench.show({ rack: await newest() });
   const { version } = mould.manifest;
   if (became !== 'other') {
     const said = became === 'kept' ? 'was added to the rack' : 'was already on the rack';

@@ -4,6 +4,8 @@ import type { Bench } from '../bench.ts';
 import { withDefaults } from '../fields.ts';
 import { fieldsOf } from '../paste.ts';
 import { ownSamples, withoutSample, withSample } from '../samples.ts';
+import { slotsOf } from '../slots.ts';
+import { slotsView } from './slots-view.ts';
 
 interface Asked {
   readonly file: File;
@@ -16,7 +18,9 @@ export function tryView(bench: Bench) {
   if (!mould) return html`<p class="empty">There is no form yet. Paste a snippet first.</p>`;
   if (Object.keys(fieldsOf(mould)).length === 0) {
     return html`<p class="empty">This widget has no fields yet.</p>
-      <button class="main" @click=${() => bench.show({ step: 'fields' })}>Choose fields</button>`;
+      <button class="main" @click=${() => bench.show({ step: 'fields' })}>Choose fields</button>
+      ${mould.manifest.slots ? [slotsView(bench), samples(bench)] : nothing}
+      ${host(bench)}`;
   }
   return html`<p class="soft">This is the form that editors see. The values you enter here go into the code you copy.</p>
     <km-form
@@ -28,6 +32,7 @@ export function tryView(bench: Bench) {
       @km-point=${({ detail }: CustomEvent<{ path: string }>) => bench.show({ lit: detail.path })}
       @km-file=${({ detail }: CustomEvent<Asked>) => detail.answer(withFile(bench, detail.file))}
     ></km-form>
+    ${slotsView(bench)}
     ${samples(bench)}
     ${host(bench)}`;
 }
@@ -35,12 +40,13 @@ export function tryView(bench: Bench) {
 /** What is filled in can be kept: to look at again, or as what stands there from the first. */
 function samples(bench: Bench) {
   const { mould, values, below } = bench.work;
+  const slots = slotsOf(bench.work);
   if (!mould) return nothing;
   const keep = (event: Event) => {
     event.preventDefault();
     const form = event.target as HTMLFormElement;
     const title = String(new FormData(form).get('sample'));
-    const made = withSample(mould, title, values, below);
+    const made = withSample(mould, title, { values, below, ...(slots ? { slots } : {}) });
     if ('why' in made) return bench.show({ said: made.why });
     bench.change({ mould: made.mould }, '', `Saved as sample ${made.name}.`);
     bench.show({ sample: made.name });

@@ -9,6 +9,7 @@ import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { type Keys, keysOf, manifestAt, withManifestAt } from '../bind/manifest-edit.ts';
+import { eachOnce, fontsAt } from '../library/fonts.ts';
 
 /** Keys of mould.json that are set as a whole or by a key below them. */
 const words = new Set(['title', 'version', 'shelf', 'summary']);
@@ -57,6 +58,7 @@ function inMould(mould: Mould, key: string, written: string, how: string): Mould
   const [first = '', ...rest] = key.split('.');
   const keys = [first, ...rest];
   if (first === 'libraries' && how === '-=') return withoutLibrary(mould, written);
+  if (first === 'fonts' && how !== '=') return withFonts(mould, written, how);
   const isKnown =
     rest.length === 0
       ? words.has(first) || lists.has(first) || first === 'widths'
@@ -73,6 +75,18 @@ function inMould(mould: Mould, key: string, written: string, how: string): Mould
   if (written === '') return withManifestAt(mould, keys, undefined);
   const isWord = words.has(first) || first === 'origin' || rest.at(-1) === 'title';
   return withManifestAt(mould, keys, isWord ? written : typed(written));
+}
+
+/** The mould with a web font more, by its address or as `FAMILY=ADDRESS`, or with one less. */
+function withFonts(mould: Mould, written: string, how: string): Mould {
+  const { fonts = [] } = mould.manifest;
+  const [, family = '', style = written] = /^([^=:/]+)=(.+)$/.exec(written) ?? [];
+  const added = family === '' ? fontsAt(written) : [{ family: family.trim(), style }];
+  if (how === '+=' && added.length === 0)
+    throw new Refusal(finding('hand/no-font', { address: written }));
+  const left = how === '-=' ? fonts.filter((one) => one.family !== written) : [...fonts, ...added];
+  const value = left.length > 0 ? (eachOnce(left) as unknown as Json) : undefined;
+  return withManifestAt(mould, ['fonts'], value);
 }
 
 /** The mould without a library, whose files stay in its folder. */

@@ -135,6 +135,12 @@ function inTag(source: string, element: TreeElement, range: Range): Stand | unde
   return { as: 'attribute', ...about, range: isEmpty ? value : trim(source, range) };
 }
 
+/** A click into a list of typefaces means the list (CSS Fonts 4, 2.1): one of them alone is none. */
+function partAt(source: string, property: string, whole: Range, range: Range): Range | undefined {
+  const isList = property.toLowerCase() === 'font-family' && range.start === range.end;
+  return isList ? whole : valueTokenAt(source, whole, range);
+}
+
 /** The declaration of inline style that a stretch is in, and the value of it that is meant. */
 function inlineValueAt(source: string, value: Range, range: Range) {
   const text = source.slice(value.start, value.end);
@@ -143,7 +149,7 @@ function inlineValueAt(source: string, value: Range, range: Range) {
     const end = value.start + match.index + all.length;
     const whole = trim(source, { start: end - held.length, end });
     if (range.start < value.start + match.index || range.end > end) continue;
-    const token = valueTokenAt(source, whole, range);
+    const token = partAt(source, property, whole, range);
     if (token) return { range: token, whole, property };
   }
   return undefined;
@@ -156,7 +162,7 @@ function inStyle(style: StyleSource, range: Range): Stand | undefined {
   const blank = /^\s*/.exec(style.text.slice(valueOffset))?.[0].length ?? 0;
   const whole = { start: valueOffset + blank, end: valueOffset + blank + value.length };
   const isOnName = range.start < whole.start;
-  const token = isOnName ? whole : valueTokenAt(style.text, whole, range);
+  const token = isOnName ? whole : partAt(style.text, property, whole, range);
   return token && { as: 'value', in: 'style', range: token, whole, property, declaration };
 }
 

@@ -83,6 +83,11 @@ export const handWording = {
       `${place} is no value in a rule for widths below some number of px.`,
     hint: () => 'Choose a value inside @media (max-width: …), or set fields.NAME.below.WIDTH.',
   },
+  'hand/no-font': {
+    level: 'error',
+    message: ({ address }: { address: string }) => `${address} does not say which font it loads.`,
+    hint: () => 'Write it as FAMILY=ADDRESS, such as Lora=https://fonts.example/lora.css.',
+  },
   'hand/all-rows-alike': {
     level: 'warning',
     message: ({ path, text }: { path: string; text: string }) =>

@@ -70,8 +70,9 @@ function valueAtom(
     section: 'Content',
   } as const;
   if (/^-?(?:\d+\.?\d*|\.\d+)$/.test(text)) {
-    if (hooks.test(name) || look.isHook(attribute.name)) return undefined;
     const isTime = /(?:duration|delay|interval|speed|time|timeout|pause)$/.test(name);
+    // A library's own attribute may still hold a time to choose.
+    if ((hooks.test(name) && !isTime) || look.isHook(attribute.name)) return undefined;
     const weight = 0.8;
     if (isTime && Number(text) >= 50) {
       // Script reads the number, so that a number it stays.
@@ -94,9 +95,8 @@ function valueAtom(
       same,
     };
   }
-  if (/^\d{4}-\d{2}-\d{2}$/.test(text)) {
-    return { ...about, kind: 'date', value: text, weight: 0.8, why: 'a date' };
-  }
+  const date = dateIn(text);
+  if (date) return { ...about, ...date, kind: 'date', value: text, weight: 0.8 };
   if (/^(?:\p{Sc}|[A-Z]{3})$/u.test(text) && /currency/.test(name)) {
     return { ...about, kind: 'text', value: text, weight: 0.8, why: 'a currency' };
   }
@@ -150,4 +150,12 @@ function valueAtom(
     why: 'text that the code shows',
     same,
   };
+}
+
+/** A day, or a day with a time, as ISO 8601 writes it. */
+function dateIn(text: string): Pick<Atom, 'declares' | 'why'> | undefined {
+  const found = /^\d{4}-\d{2}-\d{2}(T\d{2}:\d{2}(?::\d{2})?(?:Z|[+-]\d{2}:?\d{2})?)?$/.exec(text);
+  if (!found) return undefined;
+  if (found[1] === undefined) return { why: 'a date' };
+  return { declares: { format: 'date-time' }, why: 'a date and a time' };
 }

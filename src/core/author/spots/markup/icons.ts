@@ -29,7 +29,7 @@ function isFontIcon({ name, classes, attributes }: TreeElement): boolean {
 }
 
 /** Icons that belong to how a piece works. */
-const works = /toggle|close|burger|caret|chevron/;
+const works = /toggle|close|burger|caret|chevron|control/;
 
 function fontIcon(
   element: TreeElement,

@@ -20,6 +20,11 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
   const opens = target?.text === '_blank' ? target : undefined;
   const marks: Mark[] = [attributeMark(href, hole())];
   if (text) marks.push(replaced('template', 'text', text.core, hole()));
+  for (const name of ['title', 'aria-label']) {
+    const said = element.attributes.get(name);
+    // What a tooltip or a screen reader says once more changes with it.
+    if (said && text && said.text.trim() === text.text) marks.push(attributeMark(said, hole()));
+  }
   if (opens) marks.push(cutMark(tree.source, opens));
   const rel = opens && element.attributes.get('rel');
   if (rel) marks.push(cutMark(tree.source, rel));

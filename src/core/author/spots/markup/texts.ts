@@ -36,7 +36,7 @@ export const texts: MarkupDetector = (element, { tree, isWritten, isInScript }) 
             ? textNames(element, text.text)
             : [],
         section: 'Content',
-        weight: isFragment ? fragmentWeight(element) : 0.9,
+        weight: isFragment ? fragmentWeight(element, index === 0) : 0.9,
         why: isFragment ? 'part of a sentence with markup between' : whatItIs(element),
         same: `text ${text.text}`,
       },
@@ -107,8 +107,9 @@ function isPartOfSentence(nodes: readonly TreeNode[], text: TreeText): boolean {
   return texts > 1;
 }
 
-/** A heading has to be said otherwise, though in parts; in a longer text parts are of little use. */
-function fragmentWeight({ name, parent }: TreeElement): number {
+/** A heading or a label has to be said otherwise, though in parts; in a longer text parts are of little use. */
+function fragmentWeight({ name, parent }: TreeElement, isFirst: boolean): number {
+  if (name === 'label' && isFirst) return 0.65;
   return /^h[1-6]$/.test(name) || /^h[1-6]$/.test(parent?.name ?? '') ? 0.65 : 0.4;
 }
 

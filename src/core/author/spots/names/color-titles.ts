@@ -2,6 +2,7 @@ import { converter, parse as parseColor } from 'culori';
 import type { Range } from '../../../text/edits.ts';
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
+import { isPressed } from './pressed.ts';
 import { styledAt, subjectWords } from './style-titles.ts';
 import type { TitleLook } from './titles.ts';
 
@@ -101,7 +102,7 @@ function byUse(one: Used, look: TitleLook): string[] {
   const said = use?.by
     ? use.by.subject.isRoot
       ? []
-      : subjectWords(use.by, look)
+      : [...(isOfButton(use.by, look) ? ['button'] : []), ...subjectWords(use.by, look)]
     : of && of.parent?.name !== ''
       ? [...look.words.ofElement(of), ...(typed[of.name] ? [typed[of.name] as string] : [])]
       : [];
@@ -144,6 +145,18 @@ const nounOf: Readonly<Record<Use, string>> = {
   line: 'line colour',
   shape: 'colour',
 };
+
+/** True for a rule of what is pressed, whatever its class calls it. */
+function isOfButton({ subject }: Styled, { tree, styled }: TitleLook): boolean {
+  const { classes, id } = subject;
+  if (classes.length === 0 && id === undefined) return false;
+  const element = tree.elements.find(
+    (one) =>
+      classes.every((name) => one.classes.includes(name)) &&
+      (id === undefined || one.attributes.get('id')?.text === id),
+  );
+  return element !== undefined && isPressed(element, styled);
+}
 
 /** Which end of a gradient a colour is, in what any property or attribute holds; '' for neither. */
 function stopOf({ found, slot }: Proposal, by: Styled | undefined, { tree }: TitleLook): string {

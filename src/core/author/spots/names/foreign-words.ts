@@ -21,6 +21,7 @@ const said = byWord({
   dark: 'oscuro scuro dunkel sombre donker',
   date: 'fecha datum data',
   day: 'dia jour tag giorno giorni dag dagen dias jours tage',
+  dish: 'plat plato piatto gericht gerecht speise',
   'distance from edge': 'abstand',
   empty: 'vacio vide leer',
   end: 'ende final',

@@ -28,8 +28,6 @@ export function rowTextTitles(
     return [isFirst(one, texts) && content !== 'number' ? 'name' : 'value'];
   if (noun && isLong(one) && !isFirst(one, texts)) return [`${noun} description`];
   if (role !== '') return [role];
-  const times = texts.filter((each) => wordOf(each) === 'time');
-  if (times.length === 2 && times.includes(one)) return [one === times[0] ? 'opens' : 'closes'];
   if (content === 'number') return ['number'];
   return noun ? [`${noun} text`] : ['text'];
 }
@@ -54,6 +52,18 @@ function isAlt({ values }: Proposal, fields: readonly Proposal[]): boolean {
     return shown.length > 0 && shown.every((isSame) => isSame);
   });
 }
+
+/** What a time or a text beside a price is in a row; undefined for other texts. */
+export function pairTitle(one: Proposal, { fields }: RowNoun): string | undefined {
+  const times = fields.filter((each) => each.kind === 'text' && wordOf(each) === 'time');
+  if (times.length === 2 && times.includes(one)) return one === times[0] ? 'opens' : 'closes';
+  const there = one.values.filter((value) => value !== undefined && value !== '');
+  const isPer = there.length > 0 && there.every((value) => per.test(String(value)));
+  return isPer && fields.some((each) => wordOf(each) === 'price') ? 'period' : undefined;
+}
+
+/** `per evening`, `a month`, `/ year`. */
+const per = /^(?:\/|(?:per|an?|each|pro|je|par|por|al|per il|in het)\s)\s*\p{L}+$/iu;
 
 function wordOf({ values }: Proposal): string | undefined {
   return contentWord(values.flatMap((value) => (typeof value === 'string' ? [value] : [])));

@@ -15,7 +15,7 @@ import { fragmentTitle } from './fragment-titles.ts';
 import { isNoun, withSharedNames } from './list-nouns.ts';
 import { placeTitle, roles } from './place-titles.ts';
 import { isButton, isInButton, isPill, isPressed } from './pressed.ts';
-import { isNamed, rowTextTitles } from './row-text-titles.ts';
+import { isNamed, pairTitle, rowTextTitles } from './row-text-titles.ts';
 import type { RowNoun, TitleLook } from './titles.ts';
 import { singular } from './words.ts';
 
@@ -130,6 +130,8 @@ function wordTitles(
   const content = contentWord(texts);
   const fragment = fragmentTitle(one, element, look);
   if (fragment) return [fragment];
+  const pair = row && pairTitle(one, row);
+  if (pair) return [pair];
   const typed = words.filter((each) => whole.test(each));
   const others = words.filter((each) => !whole.test(each));
   const noun = row?.noun ?? '';
@@ -189,6 +191,8 @@ function linkTitles(
   if (isPressed(element, look.styled))
     return [...buttonTitles(typed, others), ...(scheme ? [`${scheme} button`] : [])];
   if (scheme) return [scheme, `${scheme} link`];
+  if (/^(?:logo|sponsor|partner|brand)$/.test(row?.noun ?? '') && all(/^https?:/))
+    return ['website', `${row?.noun} link`];
   const [said] = typed.filter((each) => each !== 'link');
   if (said) return [said.endsWith('button') ? said : `${said} link`];
   if (
@@ -241,7 +245,12 @@ function leadsHome({ parent }: TreeElement): boolean {
 
 function stateTitles(one: Proposal, element: TreeElement, look: TitleLook): string[] {
   if (one.slot.endsWith('level')) return ['heading level'];
-  const read = one.names.map((name) => look.words.of(name)).filter((words) => words !== '');
+  // What sets some apart says more than what they all are, in whatever language.
+  const [modifier = ''] = one.names;
+  const isApart = one.kind === 'switch' && look.words.of(modifier) === '';
+  const read = isApart
+    ? [modifier]
+    : one.names.map((name) => look.words.of(name)).filter((words) => words !== '');
   const [said] = look.words.ofElement(element);
   if (one.kind === 'choice') return [...read, 'look', ...(said ? [`${said} look`] : [])];
   return [...read, ...one.names];

@@ -27,6 +27,7 @@ const said = byWord({
   day: 'day',
   delay: 'delay',
   description: 'desc description',
+  dish: 'dish meal',
   duration: 'dur duration',
   'e-mail': 'mail email',
   error: 'error',

@@ -213,14 +213,14 @@ const labelNames = /^(?:a|button|label|span|small|i|abbr|dt|th|legend|summary)$/
 
 /** True for what all rows have in the same words, so that one field is enough for all. */
 export function isSame(
-  { values, kind }: Proposal,
+  { values, kind, weight }: Proposal,
   at: readonly (TreeElement | undefined)[],
 ): boolean {
   const there = values.filter((_, row) => at[row]).map((one) => JSON.stringify(one));
   if (values.length < 2 || there.some((one) => one !== there[0])) return false;
   if (kind !== 'text' && kind !== 'richtext' && kind !== 'multiline') return true;
   const name = at.find((one) => one)?.name ?? '';
-  return values.length > 2 && labelNames.test(name);
+  return values.length > 2 && (labelNames.test(name) || weight < 0.5);
 }
 
 /** A text or a number that only counts rows, from 1, is written by the row's own number. */

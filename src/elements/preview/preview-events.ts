@@ -1,0 +1,20 @@
+import type { CastFile } from '../../core/model/cast-file.ts';
+import type { JsonObject } from '../../core/model/json-source.ts';
+import type { Finding } from '../../core/problem/finding.ts';
+
+/** What `km-findings` says. */
+export interface PreviewFindings {
+  readonly isSound: boolean;
+  readonly findings: readonly Finding[];
+  /** True where they are of the values, not of the mould. */
+  readonly isCast?: boolean;
+}
+
+/** What `km-sample` says: the sample that was chosen, and what it holds. */
+export interface SampleChosen {
+  readonly name: string;
+  readonly values: JsonObject;
+  readonly below: JsonObject;
+  /** Undefined where it has nothing in its slots. */
+  readonly slots: CastFile['slots'];
+}
