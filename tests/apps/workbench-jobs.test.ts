@@ -42,7 +42,7 @@ const jobs: Readonly<Record<string, Job>> = {
   <details><summary>Where to park?</summary><p>By the weir.</p></details>
 </details></section>`,
     marks: [{ text: 'details', form: 'list', name: 'ways' }],
-    renamed: ['Ways', 'Rows', 'asked'],
+    renamed: ['Ways', 'Questions', 'asked'],
     has: { 'template.html': ['km-each="ways"', 'km-each="ways.asked"'] },
   },
   'a background that changes on scroll': {

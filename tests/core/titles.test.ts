@@ -35,6 +35,11 @@ const pastes: readonly (readonly [name: string, paste: string, titles: readonly 
     ['Questions', '  Question', '  Answer'],
   ],
   [
+    'questions in groups',
+    '<div class="x"><details><summary>The lake</summary><details><summary>Is it deep?</summary><p>Up to the knee.</p></details><details><summary>Is it cold?</summary><p>Yes.</p></details></details><details><summary>The boats</summary><details><summary>Do they leak?</summary><p>A little.</p></details></details></div>',
+    ['Groups', '  Group title', '  Questions', '    Question', '    Answer'],
+  ],
+  [
     'opening times in Dutch',
     '<ul class="uren"><li><b>Maandag</b><span>9:00 – 17:00</span></li><li><b>Dinsdag</b><span>9:00 – 17:00</span></li><li><b>Zondag</b><span>gesloten</span></li></ul>',
     ['Opening times', '  Day', '  Hours'],

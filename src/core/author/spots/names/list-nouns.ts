@@ -170,7 +170,9 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
   const holds = (name: RegExp) => inside.some((one) => one !== element && name.test(one.name));
   if (holds(/^(?:blockquote|q)$/)) return ['quote'];
   const own = byName[element.name] ?? byRole[element.attributes.get('role')?.text ?? ''];
-  if (own) return [own];
+  // What holds more of its own sort is a group of these.
+  if (own)
+    return [inside.some((one) => one !== element && one.name === element.name) ? 'group' : own];
   if (element.name === 'label') return ['choice'];
   if (element.name === 'button') return [choosesOthers(element, look) ? 'filter' : 'button'];
   if (element.parent?.name === 'ol') return ['step'];
