@@ -22,7 +22,9 @@ async function picture(url, name, options = {}, act = async () => undefined) {
 
 await picture(pathToFileURL(join(demo, 'pages/visit.html')).href, 'page');
 
-const folder = join(demo, 'notice-rail');
+// From here a finding names its file as somebody in that folder would read it.
+process.chdir(demo);
+const folder = 'notice-rail';
 const preview = await startPreview([folder]);
 await picture(preview.url, 'preview', {}, async (page) => {
   await page.locator('[id="field-heading"]').fill('Trams this Sunday');
