@@ -87,7 +87,7 @@ const jobs: Readonly<Record<string, Job>> = {
       { file: 'style.css', text: 'solid', name: 'edge' },
       { file: 'style.css', text: '#d9a441', name: 'edgeColour' },
     ],
-    about: { 'Moulds that the slot content takes': 'call-out', Title: 'Box beside a text' },
+    about: { 'Moulds that the slot content accepts': 'call-out', Title: 'Box beside a text' },
     has: {
       'template.html': ['km-slot="content"', '{~look~}'],
       'style.css': ['var(--side)', 'var(--width)', 'var(--edge)', 'var(--edge-colour)'],

@@ -97,6 +97,14 @@ it('shows what a sample has in its slots, with the files of each', async () => {
   const template = join(note, 'template.html');
   writeFileSync(template, readFileSync(template, 'utf8').replace('{~word~}', 'Note: {~word~}'));
   await expect.poll(() => notes.allTextContents()).toEqual(['Note: Tea', 'Note: Glove']);
+
+  const manifest = join(note, 'mould.json');
+  const sound = readFileSync(manifest, 'utf8');
+  writeFileSync(manifest, '{ nope');
+  await expect.poll(() => page.locator('#problems').textContent()).toContain('not valid JSON');
+  expect(await notes.allTextContents()).toEqual(['Note: Tea', 'Note: Glove']);
+  writeFileSync(manifest, sound);
+  await expect.poll(() => page.locator('#problems').textContent()).toBe('');
   await chooseSample(page, 'default');
   await expect.poll(() => notes.count()).toBe(0);
 });

@@ -5,9 +5,9 @@ import {
   markPlace,
   offersAt,
   type PlaceOffers,
-  Refusal,
   setCondition,
 } from 'keen-mould';
+import { orReason } from './refused.ts';
 
 /** The sources that fields are bound in, by the file that each is. */
 export const sources = {
@@ -34,13 +34,13 @@ let last: { readonly mould: Mould; readonly place: string; readonly offers: Plac
 export function offersFor(mould: Mould, marked: Marked): PlaceOffers | string {
   const place = placeOf(mould, marked);
   if (last?.mould !== mould || last.place !== place)
-    last = { mould, place, offers: tried(() => offersAt(mould, place)) };
+    last = { mould, place, offers: orReason(() => offersAt(mould, place)) };
   return last.offers;
 }
 
 /** Makes a field of what was marked, or gives a field one more place. */
 export function marking(mould: Mould, marked: Marked, asked: Marking): Made {
-  return tried(() => {
+  return orReason(() => {
     const { mould: made, field, findings } = markPlace(mould, placeOf(mould, marked), asked);
     const [first] = findings;
     return {
@@ -54,7 +54,7 @@ export function marking(mould: Mould, marked: Marked, asked: Marking): Made {
 
 /** Shows the marked element only under a condition. */
 export function conditioned(mould: Mould, marked: Marked, condition: string): Made {
-  return tried(() => {
+  return orReason(() => {
     const { mould: made } = setCondition(mould, placeOf(mould, marked), condition);
     return { mould: made, said: `It is shown when ${condition}.` };
   });
@@ -71,7 +71,7 @@ export function isInMedia(mould: Mould, { file, start }: Marked): boolean {
 
 /** Puts back what stood where a field is. */
 export function cleared(mould: Mould, marked: Marked): Made {
-  return tried(() => {
+  return orReason(() => {
     const { mould: made, field } = clearPlace(mould, placeOf(mould, marked));
     return { mould: made, said: `${field} no longer fills that place.` };
   });
@@ -87,7 +87,7 @@ export function elementIn(mould: Mould, element: string): Marked | undefined {
     steps.map((step, index) => (index <= at ? step.replace(/\d+/, '1') : step)).join(' > '),
   );
   for (const path of [element, ...asFirst].flatMap((one) => [one, one.replace(/^.*? > /, '')])) {
-    const found = tried(() => offersAt(mould, path));
+    const found = orReason(() => offersAt(mould, path));
     const at = typeof found === 'string' ? undefined : found.place;
     const [, line, column, lastLine = line, lastColumn] =
       /^template\.html:(\d+):(\d+)-(?:(\d+):)?(\d+)$/.exec(at ?? '') ?? [];
@@ -114,14 +114,4 @@ function placeOf(mould: Mould, { file, start, end }: Marked): string {
   const [from, to] = [at(start), at(end)];
   const stretch = end > start ? `-${to.line}:${to.column}` : '';
   return `${file}:${from.line}:${from.column}${stretch}`;
-}
-
-function tried<T>(work: () => T): T | string {
-  try {
-    return work();
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    const [first] = error.findings;
-    return `${first?.message ?? ''} ${first?.hint ?? ''}`.trim();
-  }
 }

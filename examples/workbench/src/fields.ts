@@ -12,6 +12,7 @@ import {
   unbindField,
 } from 'keen-mould';
 import { fieldsOf } from './paste.ts';
+import { orReason } from './refused.ts';
 
 /** The mould with spots bound, or what keeps them from that. */
 export type Bound = { readonly mould: Mould; readonly count: number } | { readonly why: string };
@@ -119,7 +120,7 @@ export function withKey(
   written: string,
   how: '=' | '+=' | '-=' = '=',
 ): Mould | string {
-  return orWhy(() => setKey(mould, key, written, how));
+  return orReason(() => setKey(mould, key, written, how));
 }
 
 /** The mould with a font or a library more, by its address. */
@@ -127,17 +128,7 @@ export function withLoaded(mould: Mould, key: string, address: string): Mould | 
   if (key === 'fonts') return withKey(mould, key, address, '+=');
   const [, name = 'library'] = /([\w.-]+?)(?:\.min)?\.(?:js|css)(?:[?#]|$)/.exec(address) ?? [];
   const part = /\.css(?:[?#]|$)/.test(address) ? 'style' : 'script';
-  return orWhy(() => addLibrary(mould, { name, part, from: address }));
-}
-
-function orWhy(work: () => Mould): Mould | string {
-  try {
-    return work();
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    const [first] = error.findings;
-    return `${first?.message ?? ''} ${first?.hint ?? ''}`.trim();
-  }
+  return orReason(() => addLibrary(mould, { name, part, from: address }));
 }
 
 export function isRequired(mould: Mould, path: string): boolean {

@@ -26,6 +26,7 @@ export class PreviewedMould {
   mould: Mould | undefined;
   /** What its samples have in their slots. */
   placed: readonly PlacedMould[] = [];
+  private files: ReadonlyMap<string, string | Uint8Array> = new Map();
   state: FolderState;
 
   /** @param taken names of the moulds on the same preview */
@@ -48,7 +49,7 @@ export class PreviewedMould {
       const samples = sampleNames(mould).flatMap(
         (one) => sampleOf(mould, compiled.root, one)?.cast ?? [],
       );
-      const inSlots = await placedIn(samples, dirname(this.folder));
+      const inSlots = await this.placedIn(samples);
       const own = [...findings, ...compiled.findings].map((one) => this.inFolder(one));
       const reported = [...own, ...inSlots.findings];
       this.state = {
@@ -60,6 +61,12 @@ export class PreviewedMould {
       if (!isSound) return;
       this.mould = mould;
       this.placed = inSlots.placed;
+      const moulds = [mould, ...this.placed.map((one) => one.mould)];
+      this.files = new Map(
+        moulds.flatMap(({ files }) =>
+          Object.values(files).map((content) => [digestOf(content), content] as const),
+        ),
+      );
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       const findings = await Promise.all(error.findings.map(withFrame));
@@ -75,28 +82,24 @@ export class PreviewedMould {
 
   /** The content of a file, by its digest. */
   file(digest: string): string | Uint8Array | undefined {
-    const moulds = [this.mould, ...this.placed.map(({ mould }) => mould)];
-    return moulds
-      .flatMap((one) => Object.values(one?.files ?? {}))
-      .find((content) => digestOf(content) === digest);
+    return this.files.get(digest);
+  }
+
+  /** What stands in slots; where one of these breaks, all stay as they were, and it is reported. */
+  private async placedIn(
+    samples: readonly CastFile[],
+  ): Promise<{ readonly placed: readonly PlacedMould[]; readonly findings: readonly Finding[] }> {
+    try {
+      const placed = await readPlacedMoulds(samples, [dirname(this.folder)]);
+      return { placed: [...placed.values()], findings: [] };
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      return { placed: this.placed, findings: error.findings };
+    }
   }
 
   private inFolder(one: Finding): Finding {
     return one.file === undefined ? one : { ...one, file: join(this.folder, one.file) };
-  }
-}
-
-/** One that cannot be read is reported; the mould around it is shown without. */
-async function placedIn(
-  samples: readonly CastFile[],
-  beside: string,
-): Promise<{ readonly placed: readonly PlacedMould[]; readonly findings: readonly Finding[] }> {
-  try {
-    const placed = await readPlacedMoulds(samples, [beside]);
-    return { placed: [...placed.values()], findings: [] };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return { placed: [], findings: error.findings };
   }
 }
 

@@ -24,8 +24,8 @@ export function aboutView(bench: Bench, mould: Mould) {
   const slots = Object.keys((manifest.slots ?? {}) as JsonObject);
   const inSlots = slots.flatMap((name): [string, string][] => [
     [`slots.${name}.title`, `Title of the slot ${name}`],
-    [`slots.${name}.accepts`, `Moulds that the slot ${name} takes`],
-    [`slots.${name}.max`, `Most casts in the slot ${name}`],
+    [`slots.${name}.accepts`, `Moulds that the slot ${name} accepts`],
+    [`slots.${name}.max`, `Maximum number of widgets in the slot ${name}`],
   ]);
   return html`<details class="about">
     <summary>The widget itself</summary>
