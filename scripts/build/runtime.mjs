@@ -36,8 +36,8 @@ ${texts.join('')}  },
 
 /** A pasted script cannot hold a module, so the one export becomes the result of a function. */
 function asExpression(module) {
-  const body = module.replace(/export\{(\w+) as \w+\};?$/, 'return $1');
+  const body = module.replace(/export\{([\w$]+) as \w+\};?$/, (_, name) => `return ${name}`);
   // Where that function is all there is, it needs no other around it.
-  const alone = /^function (\w+)(\((?:(?!\}function ).)*\})return \1$/s.exec(body);
+  const alone = /^function ([\w$]+)(\((?:(?!\}function ).)*\})return \1$/s.exec(body);
   return alone ? `function${alone[2]}` : `(()=>{${body}})()`;
 }

@@ -1,9 +1,5 @@
 import type { Reach, Running } from './registry.ts';
 
-/** Events that people write inline handlers for. */
-const handled =
-  'click dblclick mousedown mouseup mouseover mouseout keydown keyup keypress input change submit focus blur load error';
-
 /**
  * Handlers that a script writes as markup look their names up on the page: there such a name is
  * the one of the cast that the event is in, and what it was before everywhere else.
@@ -13,8 +9,9 @@ export function globals({ root }: Running, reach: Reach, names: readonly string[
   Object.assign(root, { [key]: reach });
   // Inside a shadow root window.event tells nothing, so the way of an event is noted as it begins.
   let path: EventTarget[] = [];
-  for (const type of handled.split(' ')) {
-    addEventListener(type, (event) => (path = event.composedPath()), true);
+  for (const name in HTMLElement.prototype) {
+    if (name.startsWith('on'))
+      addEventListener(name.slice(2), (event) => (path = event.composedPath()), true);
   }
   for (const name of names) {
     const before = Object.getOwnPropertyDescriptor(window, name);

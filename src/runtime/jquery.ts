@@ -33,31 +33,29 @@ type Methods = Record<string, Call>;
  */
 export function jquery(to: Confinement, from: object): object {
   const jq = from as Jquery;
-  const { cast, reach, own, settle } = to;
-  const { base, box, tree, root } = cast;
+  const { cast, reach, own } = to;
+  const { box, tree, root } = cast;
   const doc = reach.document as unknown;
   const call: Calling = (found, method, ...given) => (jq.fn[method] as Call).apply(found, given);
 
   const select = (written: string, context?: unknown): Found => {
     if (/^\s*(?:html\s*,\s*body|body\s*,\s*html)\s*$/i.test(written)) return jq(written);
-    const inner = /^\s*(?:html|body|:root)(?:[\s>]+body)?([^\s>,]*)\s*(>?)\s*([^,]*)$/i.exec(
-      written,
-    );
-    if (!context && inner && !/^[\w-]/.test(inner[1] as string)) {
-      const [, state, child, rest] = inner as unknown as string[];
-      const at = call(jq(base), 'filter', state || '*');
-      return rest ? call(at, 'find', own(`${child} ${rest}`)) : at;
-    }
     const css = own(written);
-    const found = call(jq(context ?? (box ? base : tree)), 'find', css);
-    if (context) return found;
-    if (root.querySelector('[data-slot]'))
-      return call(found, 'filter', (_: number, one: Element) => cast.owns(one));
-    if (box || tree !== root) return found;
-    const all = call(call(jq(root), 'filter', css), 'add', found);
-    // jQuery looks for all of a selector below an element, also for what stands before a blank.
-    const [, first, more] = /^\s*((?:\[[^\]]*\]|[^\s>+~,:[])+)((?:\s*>|\s)[^,]+)$/.exec(css) ?? [];
-    return first && root.matches(first) ? call(all, 'add', call(jq(root), 'find', more)) : all;
+    if (context) return call(jq(context), 'find', css);
+    try {
+      return jq([...to.all(written)]);
+    } catch {
+      // A selector that only jQuery knows: it looks for all of it below an element, also for what
+      // stands before a blank.
+      const [, first, more] =
+        /^\s*((?:\[[^\]]*\]|[^\s>+~,:[])+)((?:\s*>|\s)[^,]+)$/.exec(css) ?? [];
+      const found = call(jq(to.within), 'find', css);
+      if (box || tree !== root) return found;
+      const whole = call(call(jq(root), 'filter', css), 'add', found);
+      return first && root.matches(first)
+        ? call(whole, 'add', call(jq(root), 'find', more))
+        : whole;
+    }
   };
   const ready = (run: Call): void => {
     // What this gives back is one object of jQuery's own, so it is left alone.
@@ -68,7 +66,7 @@ export function jquery(to: Confinement, from: object): object {
         // Thrown on, it would keep the other casts from being made ready.
         reportError(error);
       }
-      settle();
+      to.settle?.();
     });
   };
   const wrap = (wanted?: unknown, context?: unknown, ...rest: unknown[]): Found => {
@@ -150,7 +148,7 @@ function spaced({ cast }: Confinement, types: unknown): string {
 }
 
 function listening(to: Confinement, jq: Jquery, fn: Methods, call: Calling): void {
-  const { cast, own, view, runLate, reach } = to;
+  const { cast, own, reach } = to;
   for (const name of ['on', 'one']) {
     fn[name] = function (types, ...given) {
       if (typeof types === 'object') {
@@ -170,8 +168,8 @@ function listening(to: Confinement, jq: Jquery, fn: Methods, call: Calling): voi
       if (!heard) return this;
       const run: Heard = function (event, ...more) {
         const { originalEvent } = event;
-        const seen = originalEvent instanceof Event ? view(originalEvent) : event;
-        if (!seen) return undefined;
+        const seen = to.view && originalEvent instanceof Event ? to.view(originalEvent) : event;
+        if (!seen || !cast.root.isConnected) return undefined;
         // All who listen at one place are given one and the same object.
         const { target } = event;
         if (seen !== event) event.target = seen.target;
@@ -183,13 +181,12 @@ function listening(to: Confinement, jq: Jquery, fn: Methods, call: Calling): voi
       run.guid = heard.guid;
       const waiting = `${types}`
         .split(' ')
-        .filter((type) => !runLate(type.replace(/\..*/, ''), () => run.call(at, { target: at })));
+        .filter(
+          (type) => !to.runLate?.(type.replace(/\..*/, ''), () => run.call(at, { target: at })),
+        );
       const data = given.filter((one) => one !== heard && one != null);
       const mine = spaced(to, waiting.join(' '));
-      cast.keep(
-        () => call(jq(at), name, mine, ...data, run),
-        () => call(jq(at), 'off', mine, run),
-      );
+      call(jq(at), name, mine, ...data, run);
       return this;
     };
   }

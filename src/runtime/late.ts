@@ -4,19 +4,15 @@ import type { Confinement } from './registry.ts';
 export function late(to: Confinement): void {
   to.runLate = (type, run) => {
     const isRead = /^(?:DOMContentLoaded|ready(?:statechange)?)$/.test(type);
-    const isLoaded = type === 'load' || type === 'pageshow';
+    const { readyState } = document;
     if (
-      !(isRead ? document.readyState !== 'loading' : isLoaded && document.readyState === 'complete')
+      isRead
+        ? readyState === 'loading'
+        : !/^(?:load|pageshow)$/.test(type) || readyState !== 'complete'
     )
       return false;
-    const soon = Promise.resolve().then(() => {});
-    (isRead ? soon : soon.then(() => {})).then(() => {
-      try {
-        run();
-      } catch (error) {
-        reportError(error);
-      }
-    });
+    // What is loaded comes after what is read.
+    queueMicrotask(() => queueMicrotask(isRead ? run : () => queueMicrotask(run)));
     return true;
   };
 }

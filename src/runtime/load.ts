@@ -7,12 +7,11 @@ import type { Confinement, LibraryCode, MouldCode, MouldInReach, Registry } from
 export function load(
   page: Registry,
   to: Confinement,
-  { libraries: keys = [], shared, jquery }: MouldCode,
+  { libraries: keys = [], shared }: MouldCode,
   mould: MouldInReach,
 ): void {
   const reach = to.reach as unknown as Record<string, unknown>;
-  const taken = jquery && page.taken?.[jquery];
-  if (taken) reach.jQuery = reach.$ = taken;
+  if (page.jquery) reach.jQuery ??= (window as unknown as Record<string, unknown>).jQuery;
   wrap();
   for (const key of keys) {
     const library = page.libraries?.[key];
@@ -20,7 +19,7 @@ export function load(
       if (library?.once) {
         if (!library.made) {
           library.made = {};
-          const space = page.facade(window, library.made);
+          const space = page.facade?.(window, library.made);
           Object.assign(library.made, { window: space, self: space, globalThis: space });
           run(library, space);
         }

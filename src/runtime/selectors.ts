@@ -2,24 +2,23 @@ import type { Running } from './registry.ts';
 
 /** A selector of the author's as it holds in a cast: ids are its own, `body` and `html` its root. */
 export function selectors({ root, tree, base, suffix }: Running): (selector: string) => string {
-  const rootSelector = tree === root ? `[data-cast="${root.dataset.cast}"]` : '[data-mould-root]';
+  const mark = tree === root ? `[data-cast="${root.dataset.cast}"]` : '[data-mould-root]';
   const has = (css: string) => base.matches(css) || tree.querySelector(css);
   return (selector) => {
     // Libraries look up more than text by the same names.
     if (typeof selector !== 'string') return selector;
-    const named = suffix
-      ? selector
-          .replace(/#([\w-]+)(?![^[]*\])/g, (whole, id) =>
-            has(`[id="${id}${suffix}"]`) ? `[id="${id}${suffix}"]` : whole,
-          )
-          .replace(/(\[[\w:-]+[~$]?=)(["']?)([^\]"']+)\2\]/g, (whole, start, _quote, value) => {
+    const owned = suffix
+      ? selector.replace(
+          /#([\w-]+)(?![^[]*\])|(\[[\w:-]+[~$]?=)(["']?)([^\]"']+)\3\]/g,
+          (written, id, start = '[id=', _quote, value = id) => {
             const mine = `${start}"${value}${suffix}"]`;
-            return has(mine) ? mine : whole;
-          })
+            return has(mine) ? mine : written;
+          },
+        )
       : selector;
-    return named.replace(
+    return owned.replace(
       /(^|[\s>+~,(])(?:(?:html|:root)[\s>]+body|html|body|:root)(?![\w-])/gi,
-      `$1${rootSelector}`,
+      `$1${mark}`,
     );
   };
 }

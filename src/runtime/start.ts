@@ -1,87 +1,71 @@
-import type { Handler, MouldCode, Registry, Running } from './registry.ts';
+import type { MouldCode, Registry, Running } from './registry.ts';
 
 /** A root remembers its cast, so that one that is moved is not started again. */
-type Root = HTMLElement & { [casted]?: object };
-const casted = Symbol.for('keen-mould.cast');
+type Root = HTMLElement & { kmCast?: Running };
 
 /** Makes a page ready for casts: it starts each once, whenever its root comes. */
-export function start(page: Registry & Record<string, unknown>): void {
+export function start(page: Registry): void {
   const moulds: Record<string, MouldCode> = {};
-  const casts: Record<
-    string,
-    { readonly mould?: MouldCode | undefined; readonly values: unknown }
-  > = {};
-  const ids: Record<string, Root> = {};
+  const valuesOf: Record<string, unknown> = {};
+  const running: Record<string, Running> = {};
 
-  const begin = (root: Root): void => {
-    const { cast: given = '', mould: name = '' } = root.dataset;
-    const { mould = moulds[name], values = mould?.values } = casts[given] ?? { values: undefined };
-    if (!mould || root[casted]) return;
+  // What waits for nothing is started at once: up to its first await, a function runs as it is called.
+  const begin = async (root: Root): Promise<void> => {
+    const { cast: given, mould: name } = root.dataset as Readonly<Record<'cast' | 'mould', string>>;
+    const mould = moulds[name];
+    if (!mould || root.kmCast) return;
     let id = given;
-    for (let copy = 2; ids[id]?.isConnected; copy += 1) id = `${given}-${copy}`;
-    ids[id] = root;
-    const shadow = root.shadowRoot;
-    const suffix = shadow ? '' : `~${id}`;
-    if (id !== given && !shadow) page.renumber?.(root, given, id);
+    for (let copy = 2; running[id]?.root.isConnected; copy += 1) id = `${given}-${copy}`;
+    const tree = root.shadowRoot ?? root;
+    const suffix = tree === root ? `~${id}` : '';
     const cast: Running = {
       root,
       id,
       suffix,
-      tree: shadow ?? root,
-      box: !!mould.box,
-      base: shadow?.querySelector<HTMLElement>('[data-mould-root]') ?? root,
+      tree,
+      box: mould.box,
+      base: tree.querySelector<HTMLElement>('[data-mould-root]') ?? root,
       owns: (element) => (element.closest('[data-slot],[data-cast]') ?? root) === root,
-      keep: (go, stop) => {
-        go();
-        return stop;
-      },
     };
-    root[casted] = cast;
-    page.away?.(cast);
-    const failed = (error: unknown) =>
-      console.error(`keen-mould: the script of cast ${id} failed.`, error);
+    root.kmCast = running[id] = cast;
+    if (id !== given && suffix) page.renumber?.(root, given, id);
+    const failed = (error: unknown) => console.error(`keen-mould: cast ${id} failed.`, error);
+    if (mould.needs) await page.bring?.(page, mould.needs, name);
     try {
-      const confined = page.confine?.(page, cast);
-      const reach = (confined?.reach ?? window) as unknown as Record<string, unknown>;
+      const to = page.confine?.(page, cast, mould);
+      const reach = to?.reach ?? window;
       const inReach = {
-        root: cast.tree,
+        root: tree,
         id,
         page: document,
         channel: page.channel,
         failed,
-        values: structuredClone(values),
-        plain: (value: unknown) =>
-          suffix && String(value).endsWith(suffix) ? String(value).slice(0, -suffix.length) : value,
-        own: page.selectors?.(cast),
-        handlers: (list: readonly Handler[]) => page.handlers?.(cast, list),
+        values: structuredClone(valuesOf[given] ?? mould.values),
+        plain: page.plain?.(suffix),
+        own: to?.own,
+        handlers: page.handlers?.(cast),
       };
-      if (confined) page.load?.(page, confined, mould, inReach);
-      const names = mould.names ?? [];
-      const done = mould.code.apply(reach, [inReach, ...names.map((one) => reach[one])]);
-      (done as Promise<unknown> | undefined)?.catch?.(failed);
+      if (to) page.load?.(page, to, mould, inReach);
+      await mould.code.call(reach, inReach, reach);
     } catch (error) {
       failed(error);
     }
     page.first?.(cast);
   };
-  const roots = (mark: string): Root[] => [
-    ...document.querySelectorAll<Root>(`[data-cast${mark}]`),
-  ];
+  const roots = (mark: string) => document.querySelectorAll<HTMLElement>(`[data-cast${mark}]`);
 
   page.channel = new EventTarget();
   page.mould = (name, about, code) => {
     moulds[name] = { ...about, code };
   };
-  page.cast = (id, values, all = roots(`="${id}"`)) => {
-    for (const root of all) {
-      casts[id] = { mould: moulds[root.dataset.mould as string], values };
-      begin(root);
-    }
-    casts[id] ??= { values };
+  page.cast = async (id, values, found: Iterable<HTMLElement> = roots(`="${id}"`)) => {
+    valuesOf[id] = values;
+    for (const root of found) await begin(root);
   };
   const look = (): void => {
     // While a page is being read, a root may be there before what is in it.
     if (document.readyState !== 'loading') roots('').forEach(begin);
+    for (const id in running) if (running[id]?.root.isConnected) running[id].wake?.();
   };
   new MutationObserver(look).observe(document, { childList: true, subtree: true });
   document.addEventListener('DOMContentLoaded', look);

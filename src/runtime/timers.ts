@@ -1,59 +1,34 @@
-import type { Running } from './registry.ts';
+import type { Confinement } from './registry.ts';
 
 type Timer = (run: (...given: never[]) => unknown, ...rest: never[]) => number;
 
-/** Timers that stand still while the cast is not in the page. */
-export function timers(cast: Running): Record<string, unknown> {
-  const held = new Map<number, () => void>();
-  const timer =
-    (set: Timer, clear: (id: number) => void, isOnce: boolean): Timer =>
-    (run, ...rest) => {
-      if (typeof run !== 'function') return set(run, ...rest);
-      let now = 0;
+/** Timers that stand still while the cast is not in the page, and go on when it is back. */
+export function timers({ cast, win }: Confinement): void {
+  const waiting: Record<number, () => void> = {};
+  cast.wake = () => {
+    for (const id in waiting) {
+      const run = waiting[id];
+      delete waiting[id];
+      run?.();
+    }
+  };
+  for (const [name, end] of [
+    ['setTimeout', 'clearTimeout'],
+    ['setInterval', 'clearInterval'],
+    ['requestAnimationFrame', 'cancelAnimationFrame'],
+  ] as const) {
+    const set = window[name].bind(window) as unknown as Timer;
+    win[name] = (run: Parameters<Timer>[0], ...rest: never[]) => {
       const tick = (...given: never[]) => {
-        if (isOnce) stop(true);
-        run(...given);
+        if (cast.root.isConnected) run(...given);
+        else if (end !== 'clearInterval') waiting[id] = () => run(...given);
       };
-      const release = cast.keep(
-        () => {
-          now = set(tick, ...rest);
-        },
-        () => clear(now),
-      );
-      const id = now;
-      const stop = (hasRun = false) => {
-        held.delete(id);
-        // A timer that has run may not be cleared: its number can be another's by now.
-        if (hasRun) now = 0;
-        release();
-      };
-      held.set(id, stop);
+      const id = set(tick, ...rest);
       return id;
     };
-  const clearing = (clear: (id: number) => void) => (id: number) => {
-    const stop = held.get(id);
-    if (stop) stop();
-    else clear(id);
-  };
-  const clear = clearing(window.clearTimeout.bind(window));
-  return {
-    setTimeout: timer(
-      window.setTimeout.bind(window) as Timer,
-      window.clearTimeout.bind(window),
-      true,
-    ),
-    setInterval: timer(
-      window.setInterval.bind(window) as Timer,
-      window.clearInterval.bind(window),
-      false,
-    ),
-    requestAnimationFrame: timer(
-      window.requestAnimationFrame.bind(window) as Timer,
-      window.cancelAnimationFrame.bind(window),
-      true,
-    ),
-    clearTimeout: clear,
-    clearInterval: clear,
-    cancelAnimationFrame: clearing(window.cancelAnimationFrame.bind(window)),
-  };
+    win[end] = (id: number) => {
+      delete waiting[id];
+      window[end](id);
+    };
+  }
 }

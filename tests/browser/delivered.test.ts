@@ -3,7 +3,7 @@ import { type AssetAt, assetsIn } from '../../src/core/compile/asset-addresses.t
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import { assetsAt, assetsInline } from '../../src/core/deliver/assets.ts';
 import { type DeliveryOptions, deliver } from '../../src/core/deliver/deliver.ts';
-import type { Mould } from '../../src/core/model/mould.ts';
+import type { Library, Mould } from '../../src/core/model/mould.ts';
 import { runtime } from '../../src/generated/runtime.ts';
 import { withBrowser } from '../support/browser.ts';
 import { mouldOf } from '../support/mould.ts';
@@ -160,25 +160,71 @@ describe('files of its own', () => {
   });
 });
 
-describe('a library that is there in another version', () => {
-  const bringing = (name: string, version: string) => {
-    const mould = mouldOf({ script: 'mould.id;' });
-    const libraries = [{ name: 'rails', version, provides: 'Rails', script: 'assets/rails.js' }];
-    const files = { 'assets/rails.js': `window.Rails = { version: '${version}' };` };
-    return { ...mould, files, manifest: { ...mould.manifest, name, libraries } };
+describe('a library from elsewhere', () => {
+  const bringing = (name: string, version: string, more: readonly Library[] = []) => {
+    const script =
+      'mould.root.textContent = [Rails.version, Rails.bent].join(); mould.root.title = "run"';
+    const mould = mouldOf({ script });
+    const rails = { name: 'rails', version, provides: 'Rails', script: `/rails-${version}.js` };
+    return { ...mould, manifest: { ...mould.manifest, name, libraries: [rails, ...more] } };
   };
-  it('is reported at the console once, with both versions', async () => {
-    const code = [bringing('one', '2.0.0'), bringing('two', '2.0.0'), bringing('three', '1.0.0')]
-      .map((mould) => partsOf(mould).html)
-      .join('');
+  const bend = { name: 'bend', script: '/bend.js' };
+  const answer = (path: string) =>
+    path === '/bend.js'
+      ? 'Rails.bent = "bent"'
+      : `window.Rails = { version: "${path.replace(/^.*-|\.js$/g, '')}" }`;
+
+  /** What casts show, what the page loaded, and what it has and said in the end. */
+  async function shown(site: string, moulds: readonly Mould[]) {
+    const blocks = moulds.map((mould) => partsOf(mould).html).join('');
+    const loaded: string[] = [];
     const said: string[] = [];
-    const page = await pageOf('');
+    const context = await browser().newContext();
+    await context.route('**/*', (route) => {
+      const { pathname } = new URL(route.request().url());
+      if (pathname === '/') return route.fulfill({ body: site + blocks, contentType: 'text/html' });
+      loaded.push(pathname);
+      return route.fulfill({ body: answer(pathname), contentType: 'text/javascript' });
+    });
+    const page = await context.newPage();
     page.on('console', (line) => said.push(line.text()));
-    const site = "<script>window.Rails = { version: '1.0.0' }</script>";
-    await page.setContent(`${site}${code}${code}`);
-    expect(said).toEqual([
-      'keen-mould: rails 1.0.0 is on this page, and one brings 2.0.0. Each keeps its own.',
+    await page.goto('http://host.localhost/');
+    await page.waitForFunction(
+      (count) => document.querySelectorAll('[title=run]').length === count,
+      moulds.length,
+    );
+    const texts = await page.locator('[data-cast]').allTextContents();
+    const own = await page.evaluate('window.Rails && [Rails.version, Rails.bent].join()');
+    await context.close();
+    return { texts, loaded, said, own };
+  }
+  const site = '<script>window.Rails = { version: "2.1.0" }</script>';
+  const [old, same] = [bringing('one', '1.4.0'), bringing('two', '2.0.0')];
+
+  it('is loaded once, however many blocks ask for it', async () => {
+    const found = await shown('', [old, { ...old }, bringing('three', '1.4.0')]);
+    expect(found).toMatchObject({ texts: ['1.4.0,', '1.4.0,', '1.4.0,'], said: [] });
+    expect(found.loaded).toEqual(['/rails-1.4.0.js']);
+  });
+
+  it('gives way to the page’s own where that fits', async () => {
+    expect(await shown(site, [same])).toMatchObject({ texts: ['2.1.0,'], loaded: [], said: [] });
+  });
+
+  it('leaves the page’s own as it is where that does not fit, and says so once', async () => {
+    const found = await shown(site, [old, same, bringing('three', '1.4.0', [bend])]);
+    expect(found.texts).toEqual(['1.4.0,', '2.1.0,', '1.4.0,bent']);
+    expect(found).toMatchObject({ own: '2.1.0,', loaded: ['/rails-1.4.0.js', '/bend.js'] });
+    expect(found.said).toEqual([
+      'keen-mould: this page has Rails 2.1.0, and one brings 1.4.0. Each keeps its own.',
     ]);
+  });
+
+  it('that the page has by itself is used by its name', async () => {
+    const mould = bringing('one', '2.0.0');
+    const libraries = [{ name: 'rails', provides: 'Rails' }];
+    const counting = { ...mould, manifest: { ...mould.manifest, libraries } };
+    expect(await shown(site, [counting])).toMatchObject({ texts: ['2.1.0,'], loaded: [] });
   });
 });
 
@@ -189,7 +235,7 @@ it('says whose it is and on what terms, in a comment that nothing ends', () => {
     id: 'c',
   });
   const { html, css } = deliver(cast, { form: 'panes', runtime }).parts;
-  const line = 'Board - -> <b> (board 1.0.0), by Ada, https://b.example, licence MIT * /, cast c';
+  const line = 'Board - -> <b> (board 1.0.0), by Ada, https://b.example, licence MIT * /';
   expect(html?.split('\n')[0]).toBe(`<!-- ${line} -->`);
   expect(css?.split('\n')[0]).toBe(`/* ${line} */`);
 });
@@ -199,7 +245,7 @@ it('several casts in one delivery look as each by itself, and share what they ca
   const [one, two] = [compiled.cast({ id: 'one' }), compiled.cast({ id: 'two' })];
   const { html = '' } = deliver([one, two], { form: 'block', runtime }).parts;
   expect(html.match(/\.mould\("board"/g)).toHaveLength(1);
-  expect(html.match(/<style/g)).toHaveLength(2);
+  expect(html.match(/<style/g)).toHaveLength(1);
   expect(html).toContain(one.markup.trim());
   expect(html).toContain(two.markup.trim());
 });

@@ -129,7 +129,7 @@ describe('cast', () => {
     const { status, stdout, stderr } = await keenMould(folder, words);
     expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
     expect(stdout).toMatch(
-      /^<!-- Notice rail \(notice-rail 1\.0\.0\), by Brindle Vale Tramway, licence MIT, cast top -->\n<style>/,
+      /^<!-- Notice rail \(notice-rail 1\.0\.0\), by Brindle Vale Tramway, licence MIT -->\n<style>/,
     );
     expect(stdout).toContain('<h2 class="rail__title">A &amp; B</h2>');
   });

@@ -122,6 +122,6 @@ it('a title ends no comment of the delivered code', () => {
     const { html = '' } = library.deliver(cast, { form: 'block', runtime }).parts;
     const [comment = ''] = /^<!--[\s\S]*?-->/.exec(html) ?? [];
     expect(comment.slice(4, -3)).not.toMatch(/--|^-?>|-$|<!--|\*\//);
-    expect(comment).toContain('cast c');
+    expect(comment).toContain('board 1.0.0');
   }
 });

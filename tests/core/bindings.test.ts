@@ -108,7 +108,7 @@ describe('values under a width', () => {
     const { mouldStyle, castStyle } = compiled.cast({ id: 'c' });
     const queries = mouldStyle.slice(mouldStyle.indexOf('@media')).replace(/\s+/g, ' ');
     expect(queries).toMatch(
-      /^@media \(max-width: 639\.98px\) \{ [^{]+\{ --align: center; --type-family: initial; --type-size: 16px;.*@media \(max-width: 399\.98px\) \{ [^{]+\{ --align: end; \} \}$/,
+      /^@media \(max-width: 639\.98px\) \{ [^{]+\{ --align: center; --type-family: initial; --type-size: 16px;.*@media \(max-width: 399\.98px\) \{ [^{]+\{ --align: end \} \} \} \}$/,
     );
     expect(castStyle).toBe('');
   });
@@ -116,10 +116,10 @@ describe('values under a width', () => {
   it('are written for a cast that says otherwise, with those its base value would hide', () => {
     const { castStyle } = compiled.cast({ id: 'c', values: { align: 'end' } });
     expect(castStyle.replace(/\s+/g, ' ')).toMatch(
-      /\{ --align: end; \}.*639\.98px\) \{ [^{]+\{ --align: center; \} \} @media \(max-width: 399\.98px\)/,
+      /\{ --align: end \}.*639\.98px\) \{ [^{]+\{ --align: center \} \} @media \(max-width: 399\.98px\)/,
     );
     const other = compiled.cast({ id: 'c', below: { '500': { gap: 4 } } });
-    expect(other.castStyle.replace(/\s+/g, ' ')).toMatch(/499\.98px\) \{ [^{]+\{ --gap: 4px; \}/);
+    expect(other.castStyle.replace(/\s+/g, ' ')).toMatch(/499\.98px\) \{ [^{]+\{ --gap: 4px \}/);
   });
 
   it.each<[below: JsonObject, code: string, path: string]>([

@@ -2,15 +2,30 @@ import fc from 'fast-check';
 import { type DefaultTreeAdapterTypes, parse } from 'parse5';
 import { describe, expect, it } from 'vitest';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
-import { firmReset } from '../../src/core/compile/style/reset.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { importSnippet, snippetToDelivery } from '../../src/core/index.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { runs } from '../run/long.ts';
-import { mouldOf, scopedTo, someFields } from '../support/mould.ts';
+import { mouldOf, someFields } from '../support/mould.ts';
 
-const { within } = scopedTo('board');
+/** A block's style with what holds off a host, for a mould without anything of its own kind. */
+const styleWith = (own: string) => `<style>
+/* Browser defaults */
+@layer km.site.mould.reset { [data-mould="board"]:not([data-look]) {
+  &, & * {
+    &, &::before, &::after { all: revert }
+  }
+  & { all: initial; display: block; margin: 1em 0; -webkit-locale: inherit }
+} }
+${own}
+/* Keeps the site's rules out; yours go in @layer km.site */
+@layer km { [data-mould="board"]:not([data-look]) {
+  &, & * {
+    &, &::before, &::after { all: revert-layer !important }
+  }
+} }
+</style>`;
 
 const runtime = { parts: { start: 'start', alone: 'alone' } };
 const registry = 'window[Symbol.for("keen-mould")]';
@@ -40,28 +55,28 @@ describe('a block', () => {
       style: 'p { margin: 0 }\n',
       script: 'mould.id\n',
     });
-    expect(blockOf(mould)).toBe(`<!-- board 1.0.0, cast c -->
-<style>
-${firmReset}
-</style>
-<style>
-p${within} { margin: 0 !important }
-</style>
-<p data-mould="board" data-cast="c" data-look="firm">a</p>
+    const own = `
+@layer km.site.mould { [data-mould="board"] {
+  p:is(&, & *) { margin: 0 }
+} }
+`;
+    expect(blockOf(mould)).toBe(`<!-- board 1.0.0 -->
+${styleWith(own)}
+<p data-mould="board" data-cast="c">a</p>
 <script>(page => {
 page.mould || (start)(page);
 })(${registry} ||= {});</script>
 <script>${registry}.mould("board", {}, function (mould) {
 mould.id
 });
+${registry}.cast("c");
 //# sourceURL=keen-mould/board/script.js</script>
-<script>${registry}.cast("c");</script>
 `);
   });
 
   it('holds nothing that the mould has not', () => {
     expect(blockOf(mouldOf({ template: '<p>a</p>' }))).toBe(
-      `<!-- board 1.0.0, cast c -->\n<style>\n${firmReset}\n</style>\n<p data-mould="board" data-cast="c" data-look="firm">a</p>\n`,
+      `<!-- board 1.0.0 -->\n${styleWith('')}\n<p data-mould="board" data-cast="c">a</p>\n`,
     );
   });
 
@@ -79,12 +94,12 @@ mould.id
       ],
     };
     const html = blockOf({ ...mouldOf({ script: 'go()' }), manifest });
-    expect(html.match(/(?:href|src)="[^"]*"|<p|\(start/g)).toEqual([
-      'href="/a.css?x&amp;y"',
+    expect(html.match(/"\/\w.js"|@import .*|<p|\(start/g)).toEqual([
+      '@import url("/a.css?x&y") layer(km.site.mould.far-board);',
       '<p',
-      'src="/a.js"',
-      'src="/b.js"',
       '(start',
+      '"/a.js"',
+      '"/b.js"',
     ]);
   });
 });
@@ -93,7 +108,7 @@ it('an unbound mould gives back the markup of the paste, byte for byte', () => {
   const text = '<ul class=a >\n\t<LI>one<li>two &amp; <br/>\r\n</ul><!-- end -->';
   const { mould } = importSnippet([{ name: 'a.html', text }]);
   const { markup } = compileMould(mould).cast({ id: 'c' });
-  expect(markup.replace(' data-mould="a" data-cast="c" data-look="firm"', '').trimEnd()).toBe(text);
+  expect(markup.replace(' data-mould="a" data-cast="c"', '').trimEnd()).toBe(text);
 });
 
 it('the whole path is one call', () => {

@@ -194,7 +194,7 @@ describe('what a value becomes where it stands', () => {
     [
       { kind: 'typeface', default: { family: 'Depot Sans, serif', weight: 700 } },
       'p { font: var(--a) }',
-      '--a-family: "Depot Sans", serif;\n  --a-size: initial;\n  --a-weight: 700;',
+      '--a-family: "Depot Sans", serif;\n    --a-size: initial;\n    --a-weight: 700;',
     ],
     [{ kind: 'shape', default: 'circle(40%)' }, 'p { clip-path: var(--a) }', '--a: circle(40%);'],
     [{ kind: 'duration', default: 400 }, 'p { transition: var(--a) }', '--a: 400ms;'],

@@ -79,7 +79,7 @@ describe('a wrong value gives way to the default and is reported', () => {
       mouldOf({ fields: someFields, template: '<a href="{~note~}">x</a>' }),
     );
     const { markup, findings } = linked.cast({ id: 'c', values: { note: 'data:text/html,x' } });
-    expect(markup).toBe('<a data-mould="board" data-cast="c" data-look="firm">x</a>');
+    expect(markup).toBe('<a data-mould="board" data-cast="c">x</a>');
     expect(findings[0]?.message).toContain('note must be a relative address');
   });
 

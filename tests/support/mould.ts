@@ -71,14 +71,3 @@ export const someFields: JsonObject = {
     },
   },
 };
-
-/** What the selectors of a mould's rules end with. */
-export function scopedTo(name: string, rank = 0): { root: string; within: string; guard: string } {
-  const weight = `#k#m#k#m${'#k'.repeat(rank)}`;
-  const mark = `[data-mould="${name}"]`;
-  return {
-    root: `:is(${weight}, ${mark})`,
-    within: `:is(${weight}, ${mark}, ${mark} *)`,
-    guard: `:where(${mark} *)`,
-  };
-}

@@ -30,8 +30,10 @@ export interface Cast {
   readonly opened: (() => OpenedCast | undefined) | undefined;
   /** True where what is placed in a slot has to be given the text style of the host. */
   readonly fillsSlots: boolean;
-  /** Style that keeps a host's rules out of all casts of a page, whatever their mould; or ''. */
+  /** Style that undoes what casts of the mould would have from their host; or ''. */
   readonly reset: string;
+  /** Style that holds off rules of a host that would be stronger; or ''. */
+  readonly guard: string;
   /** Style that all casts of the mould share. */
   readonly mouldStyle: string;
   /** Custom properties of this cast alone; empty where all are the mould's defaults. */

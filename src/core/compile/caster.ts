@@ -83,7 +83,7 @@ function linkMould(ready: ReadyMould) {
     });
   const styleIn = memoizeByName((manner: Required<Manner>) => {
     const { urls, rows, ...texts } = ready.styleIn(manner);
-    const scoping = { mouldName: name, sealed: manner.sealed, rank: 0 };
+    const scoping = { mouldName: name, ...manner, hasSlots: ready.slots.length > 0 };
     return { texts, ofCast: castStyle({ root, used, renamed }, scoping, { urls, rows }) };
   }, JSON.stringify);
   const forScript = scriptValues(root, ready.guard);
@@ -177,6 +177,7 @@ function makeCast(
     scriptValues: files && script?.needsValues ? (files.inValues(own) as JsonObject) : own,
     defaults: files ? files.defaults : linked.defaults,
     reset: texts.reset,
+    guard: texts.guard,
     mouldStyle: files ? files.inShared(texts.ofMould) : texts.ofMould,
     pageStyle: files ? files.inShared(texts.ofPage) : texts.ofPage,
     castStyle: files ? files.inStyle(ofCast(values, below, id)) : ofCast(values, below, id),

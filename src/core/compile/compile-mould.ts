@@ -18,27 +18,24 @@ import { type Caster, type CastOptions, makeCaster } from './caster.ts';
 import { hiddenTargets } from './first-state.ts';
 import { textGuard } from './guard/text-guard.ts';
 import {
-  asksForPage,
-  bringsScript,
   guardedCode,
   hasEmbed,
   libraryScriptsOf,
   loadOf,
   movingIn,
   openSheets,
+  scriptsIn,
   sheetAt,
 } from './mould-code.ts';
+import { rootFactsIn, scriptIn, wrapperOf } from './mould-parts.ts';
 import { type ParsedSources, parseSources } from './parse-sources.ts';
 import type { Origin, ReadyMould } from './ready-mould.ts';
-import { castScript } from './script/cast-script.ts';
 import { moduleAddress } from './script/module-imports.ts';
 import { readScript, type ScriptRead } from './script/read-script.ts';
-import { isWrittenHere } from './script/written-here.ts';
 import { compileStyle, type StyleSource } from './style/compile-style.ts';
 import { customElementsIn } from './style/custom-elements.ts';
 import { parseStyle } from './style/parse-style.ts';
 import { propertiesNamedIn } from './style/properties.ts';
-import { takesFromAround } from './style/root-font.ts';
 import {
   rowRuleFaults,
   rowRulesIn,
@@ -47,9 +44,8 @@ import {
 } from './style/row-rules.ts';
 import { expandTypefaces } from './style/typefaces.ts';
 import type { Binder } from './template/binder.ts';
-import { type Box, compileTemplate } from './template/compile-template.ts';
+import { compileTemplate } from './template/compile-template.ts';
 import { speaksOfNew } from './template/inline-names.ts';
-import type { Element } from './template/markup.ts';
 import type { OwnIds } from './template/own-ids.ts';
 import type { Placing } from './template/scope.ts';
 import { boundPlaces, usesIn } from './uses/field-uses.ts';
@@ -123,8 +119,8 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
   const { page = {} } = manifest;
   const needsWrapper = wrapperOf(mould, parsed, styles.stylesPage || Object.keys(page).length > 0);
   const compiled = compileTemplate(binder, page, needsWrapper, parsed.template);
-  const { handlers } = compiled;
   const ids = withPageId(compiled.ids, manifest);
+  const rootFacts = memoize(() => rootFactsIn(mould, compiled));
   const targets = hiddenTargets(root, binder, placeOf);
   const findings = [
     ...fields.findings,
@@ -148,21 +144,14 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
     renamed: styles.names.of.dashed,
     inlineNames: speaksOfNew(template, styles.names.of) ? styles.names.of : undefined,
     styleIn: (manner) =>
-      styles.inManner(manner, { ownsId: ids.ownsId, renamed: binder.renamedElements }),
+      styles.inManner(manner, {
+        ownsId: ids.ownsId,
+        renamed: binder.renamedElements,
+        rootFacts: rootFacts(),
+      }),
     // What only a cast needs is made when the first is made.
     script: memoize(() =>
-      script.trim() === '' && handlers.length === 0 && !bringsScript(mould)
-        ? undefined
-        : castScript({
-            mould,
-            parsed: parsed.script,
-            read: scriptRead,
-            handlers,
-            ids: ids.ids,
-            hasIds: ids.isAny,
-            names: styles.names.of,
-            standIns: compiled.markup.elements.filter(isWrittenHere).length,
-          }),
+      scriptIn(mould, { parsed, read: scriptRead, compiled, ids, names: styles.names }),
     ),
     hasScript: script.trim() !== '',
     slots: [...binder.slots],
@@ -173,6 +162,7 @@ function compile(given: Mould, read: ParsedSources): CompiledMould {
     hiddenTargets: targets,
     hasBox: compiled.hasBox,
     hasIds: ids.isAny,
+    fonts: (manifest.fonts ?? []).map((one) => one.style),
     libraries: sheets,
     loads: sheets.flatMap((one) => loadOf(mould, one)),
     assets: Object.keys(mould.files).filter((path) => path.startsWith('assets/')),
@@ -254,7 +244,9 @@ function styleSourceOf(
     libraryScripts: libraryScriptsOf(mould),
     moving: movingIn(mould, parsed),
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
-    loadsStyle: hasEmbed(template) || openSheets(mould).length > 0,
+    template,
+    hasEmbed: hasEmbed(template),
+    scripts: scriptsIn(mould),
     needs: neededProperties(manifest),
     spokenElsewhere: propertiesNamedIn(template, script, ...libraryScriptsOf(mould)),
     setElsewhere: new Set([
@@ -262,24 +254,6 @@ function styleSourceOf(
       ...propertiesNamedIn(script, ...libraryScriptsOf(mould)),
     ]),
   };
-}
-
-/** Whether the one element at the top needs a box around it, since it takes something of its page. */
-function wrapperOf(
-  mould: Mould,
-  parsed: ParsedSources,
-  takesOfPage: boolean,
-): (top: Element) => Box | undefined {
-  if (takesOfPage || asksForPage(mould)) return () => 'block';
-  // It is there to be inherited from, and may be no box in the layout of its host.
-  return (top) =>
-    takesFromAround(parsed.style.tree, {
-      name: top.name,
-      id: top.valueOf('id') ?? '',
-      classes: (top.valueOf('class') ?? '').split(/\s+/),
-    })
-      ? 'contents'
-      : undefined;
 }
 
 function withPageId(ids: OwnIds, { page }: Manifest): Pick<OwnIds, 'ids' | 'isAny' | 'ownsId'> {

@@ -2,9 +2,9 @@ import type { Library, Mould } from '../model/mould.ts';
 import { textOf } from '../text/utf8.ts';
 import type { GuardedCode } from './guard/text-guard.ts';
 import type { ParsedSources } from './parse-sources.ts';
-import { makesStyle, meansPage } from './script/cast-script.ts';
+import { meansPage } from './script/confining.ts';
 import { fileAt } from './script/library-code.ts';
-import { movingProperties } from './style/moving-properties.ts';
+import { type Moving, movingProperties } from './style/moving-properties.ts';
 import { type ParsedStyle, parseStyle } from './style/parse-style.ts';
 
 /** What of a library the page has to load: its files that are not the mould's own. */
@@ -46,33 +46,37 @@ export function hasEmbed(template: string): boolean {
   return /<script\b[^>]*\ssrc\s*=/i.test(template);
 }
 
-/** True where a library's own file has to be run. */
-export function bringsScript(mould: Mould): boolean {
-  const { libraries = [] } = mould.manifest;
-  return libraries.some(
-    ({ script }) => script !== undefined && fileAt(mould, script) !== undefined,
-  );
+/** True where a library's script has to be run. */
+export function bringsScript({ manifest }: Mould): boolean {
+  return (manifest.libraries ?? []).some(({ script }) => script !== undefined);
 }
 
 /** What may move; undefined where not all of what the script does can be known. */
-export function movingIn(mould: Mould, style: ParsedStyle): ReadonlySet<string> | undefined {
-  const { template, script, manifest } = mould;
+export function movingIn(mould: Mould, style: ParsedStyle): Moving | undefined {
+  const { template, manifest } = mould;
   const { libraries = [] } = manifest;
-  const far = libraries.filter((one) => one.script && fileAt(mould, one.script) === undefined);
-  // What jQuery itself could do, it does where it is asked to.
-  const others = libraries.filter(({ provides }) => provides !== 'jQuery');
-  const scripts = [script, handlersIn(mould), ...libraryScriptsOf(mould, others)];
-  const isUnknown =
-    far.some(({ provides }) => provides !== 'jQuery') ||
-    libraries.some(({ module }) => module !== undefined) ||
-    scripts.some(makesStyle);
-  if (isUnknown) return undefined;
+  const scripts = scriptsIn(mould);
+  if (!scripts) return undefined;
   const sheets = libraries.flatMap((one) => sheetAt(mould, one) ?? []);
   return movingProperties({
     template,
     scripts,
     trees: [style.tree, ...sheets.map((text) => parseStyle(text).tree)],
   });
+}
+
+/**
+ * All code of a mould, less jQuery itself: what that could do, it does where it is asked to.
+ * Undefined where some of it is not at hand.
+ */
+export function scriptsIn(mould: Mould): string[] | undefined {
+  const { libraries = [] } = mould.manifest;
+  const others = libraries.filter(({ provides }) => provides !== 'jQuery');
+  const isFar = others.some(
+    (one) => (one.script && fileAt(mould, one.script) === undefined) || one.module !== undefined,
+  );
+  if (isFar || hasEmbed(mould.template)) return undefined;
+  return [mould.script, handlersIn(mould), ...libraryScriptsOf(mould, others)];
 }
 
 /** The text of the libraries whose files came along. */

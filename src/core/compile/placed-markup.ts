@@ -7,11 +7,15 @@ const border =
 /** A cast as it stands in a page or in a slot; a sealed one in a shadow root. */
 export function placedMarkup(cast: Cast): string {
   if (!cast.sealed) return cast.markup.trim();
-  const { mould, id, reset, mouldStyle, castStyle } = cast;
+  const { mould, id, reset, mouldStyle, castStyle, loads } = cast;
+  // A sheet of the page does not reach into a shadow tree.
+  const imports = loads.flatMap(({ style }) =>
+    style ? [`@import url("${style.replace(/["\\\n\r\f]/g, encodeURIComponent)}");`] : [],
+  );
   // The parser makes the shadow root (HTML Standard, 4.12.3).
   return [
     `<div data-mould="${mould}" data-cast="${id}" style="${border}"><template shadowrootmode="open">`,
-    ...styleElement([reset, mouldStyle, castStyle]),
+    ...styleElement([...imports, reset, mouldStyle, castStyle]),
     cast.markup.trim(),
     `</template>${cast.light}</div>`,
   ].join('\n');

@@ -44,6 +44,8 @@ export interface ReadyMould {
   readonly hiddenTargets: readonly HiddenTarget[];
   readonly hasBox: boolean;
   readonly hasIds: boolean;
+  /** Sheets from elsewhere that declare fonts. */
+  readonly fonts: readonly string[];
   readonly libraries: readonly Library[];
   /** Of these, what the page itself has to load. */
   readonly loads: readonly Library[];

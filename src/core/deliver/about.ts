@@ -4,9 +4,7 @@ import type { Cast } from '../compile/cast.ts';
 export function aboutCasts(casts: readonly Cast[]): string {
   const moulds = new Map(casts.map((cast) => [cast.mould, cast]));
   const all = [...moulds.values()].map(aboutMould).join('; ');
-  const [only] = casts;
-  const which = casts.length === 1 ? `cast ${only?.id}` : `${casts.length} casts`;
-  return asComment(`${all}, ${which}`);
+  return asComment(casts.length === 1 ? all : `${all}, ${casts.length} casts`);
 }
 
 function aboutMould({ mould, title, version, origin }: Cast): string {

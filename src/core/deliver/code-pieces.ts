@@ -3,8 +3,8 @@ import { placedMarkup } from '../compile/placed-markup.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import { aboutCasts } from './about.ts';
 import type { Runtime } from './delivery.ts';
-import { keyOf, orderLoads } from './order-loads.ts';
-import { type CastRun, farJquery, fileOf, scriptsOf } from './script-pieces.ts';
+import { type CastRun, scriptsOf } from './script-pieces.ts';
+import { sheetOf } from './sheet.ts';
 
 /** A script on a page: code, or a file from elsewhere. */
 export type ScriptPiece = CodePiece | FilePiece;
@@ -20,6 +20,8 @@ export interface FilePiece {
   readonly src: string;
   /** Its digest, by which a browser refuses another (Subresource Integrity). */
   readonly integrity?: string | undefined;
+  /** For a style sheet: the mould whose casts alone it is for; absent for all of a page. */
+  readonly mould?: string | undefined;
 }
 
 /** Some style: what casts of a mould share, or what is of one cast alone. */
@@ -53,43 +55,33 @@ export interface PieceOptions {
   readonly before?: readonly Cast[] | undefined;
   /** Parts of the code for pages that are put there in any case, for other pages to share. */
   readonly parts?: readonly string[] | undefined;
+  /** True where there is no host whose rules would have to be held off. */
+  readonly isAlone?: boolean | undefined;
 }
 
 /** Takes casts and all that is placed in them apart. */
 export function codePieces(
   casts: readonly Cast[],
   runtime: Runtime,
-  { before = [], parts = [] }: PieceOptions = {},
+  { before = [], parts = [], isAlone = false }: PieceOptions = {},
 ): CodePieces {
   const isNew = newOnPage();
   for (const cast of before.flatMap(withInner)) {
-    for (const library of cast.loads) isNew('library', keyOf(library));
-    stylesOf(cast, isNew);
-    scriptsOf(cast, [], { runtime, isNew, parts });
+    stylesOf(cast, isNew, isAlone);
+    linksOf(cast, isNew);
+    scriptsOf(cast, { runtime, isNew, parts });
   }
   const all = casts.flatMap(withInner);
-  const ordered = orderLoads(all).filter((one) => isNew('library', keyOf(one)));
-  const loaded = new Set(ordered.map(keyOf));
-  const scripts = all.map((cast) => {
-    // What needs a jQuery of its own is loaded with it; all else in the order of all moulds.
-    const own = farJquery(cast) ? cast.loads.filter((one) => loaded.delete(keyOf(one))) : [];
-    return scriptsOf(cast, own, { runtime, isNew, parts });
-  });
-  const others = ordered.filter((one) => loaded.has(keyOf(one)));
+  const scripts = all.map((cast) => scriptsOf(cast, { runtime, isNew, parts }));
   return {
     about: aboutCasts(casts),
-    links: ordered.flatMap(({ style, script, integrity }) =>
-      style ? [{ src: style, ...(script || !integrity ? {} : { integrity }) }] : [],
-    ),
-    styles: all.flatMap((cast) => stylesOf(cast, isNew)).filter(({ text }) => text !== ''),
+    links: all.flatMap((cast) => linksOf(cast, isNew)),
+    styles: all.flatMap((cast) => stylesOf(cast, isNew, isAlone)).filter(({ text }) => text !== ''),
     firstStates: all.flatMap(({ id, firstState }): [string, string][] =>
       firstState === '' ? [] : [[id, firstState]],
     ),
     markups: casts.map(placedMarkup),
     scripts: [
-      ...scripts.flatMap(({ versions }) => versions),
-      ...fileOf(others),
-      ...scripts.flatMap(({ loads }) => loads),
       ...runs(
         scripts.flatMap((one) => one.runs),
         runtime,
@@ -134,7 +126,19 @@ function withInner(cast: Cast): Cast[] {
   return cast.inner.length === 0 ? [cast] : [cast, ...cast.inner.flatMap(withInner)];
 }
 
-function stylesOf(cast: Cast, isNew: OnPage): StylePiece[] {
+/** Style sheets from elsewhere: those of fonts for the page, those of libraries for the mould alone. */
+function linksOf({ loads, mould, made }: Cast, isNew: OnPage): FilePiece[] {
+  return loads.flatMap(({ style, script, integrity }): FilePiece[] => {
+    if (style === undefined) return [];
+    if (!made.ready.fonts.includes(style)) {
+      return isNew('far sheet', `${mould} ${style}`) ? [{ src: style, mould }] : [];
+    }
+    if (!isNew('font', style)) return [];
+    return [{ src: style, ...(script || !integrity ? {} : { integrity }) }];
+  });
+}
+
+function stylesOf(cast: Cast, isNew: OnPage, isAlone: boolean): StylePiece[] {
   const once = (kind: string, text: string, name: string) => ({
     text: text !== '' && isNew(kind, text) ? text : '',
     isOwn: false,
@@ -142,8 +146,7 @@ function stylesOf(cast: Cast, isNew: OnPage): StylePiece[] {
   });
   if (cast.sealed) return [once('page style', cast.pageStyle, cast.mould)];
   return [
-    once('reset', cast.reset, 'reset'),
-    once('mould style', cast.mouldStyle, cast.mould),
+    once('mould style', isAlone ? cast.mouldStyle : sheetOf(cast), cast.mould),
     { text: cast.castStyle, isOwn: true },
   ];
 }

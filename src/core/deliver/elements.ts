@@ -1,5 +1,6 @@
 import { toHtmlText } from '../compile/template/sink.ts';
-import type { CodePieces, FilePiece, StylePiece } from './code-pieces.ts';
+import type { CodePieces, FilePiece, ScriptPiece, StylePiece } from './code-pieces.ts';
+import { farSheet } from './far-sheet.ts';
 
 /** How pieces are written as elements. */
 export interface Writing {
@@ -7,8 +8,10 @@ export interface Writing {
   readonly nonce: string;
 }
 
-/** A link to a style sheet. */
-export function linkElement({ src, integrity }: FilePiece, { nonce }: Writing): string {
+/** What loads a style sheet: a link, or style that imports it for one mould alone. */
+export function linkElement({ src, integrity, mould }: FilePiece, writing: Writing): string {
+  const { nonce } = writing;
+  if (mould !== undefined) return styleElement(farSheet(src, mould), writing);
   return `<link rel="stylesheet" href="${toHtmlText(src)}"${integrityOf(integrity)}${nonceOf(nonce)}>`;
 }
 
@@ -45,11 +48,25 @@ export function scriptElements(
   { nonce }: Writing,
 ): string[] {
   const own = nonceOf(nonce);
-  return scripts.map((one) =>
+  return merged(scripts).map((one) =>
     'src' in one
       ? `<script src="${toHtmlText(one.src)}"${integrityOf(one.integrity)}${own}></script>`
       : `<script${own}>${one.code}</script>`,
   );
+}
+
+/** The call that starts casts stands in one element with the code of their mould. */
+function merged(scripts: readonly ScriptPiece[]): ScriptPiece[] {
+  const out: ScriptPiece[] = [];
+  for (const one of scripts) {
+    const before = out.at(-1);
+    const marked =
+      before && 'code' in before ? /^(.*)(\n\/\/# sourceURL=\S+)$/s.exec(before.code) : null;
+    if (marked && 'code' in one && !one.name) {
+      out.splice(-1, 1, { ...before, code: `${marked[1]}\n${one.code}${marked[2]}` });
+    } else out.push(one);
+  }
+  return out;
 }
 
 function styleElement(style: string, { nonce }: Writing): string {

@@ -47,6 +47,8 @@ export interface Kit {
 export interface Form {
   /** What to paste where, in two lines. */
   readonly notes: readonly [string, string];
+  /** True where nothing of a host stands around the casts. */
+  readonly isAlone?: boolean;
   readonly write: (source: FormSource) => Parts;
   /** What is to be said of some casts in this form. */
   readonly findings?: (source: FormSource) => readonly Finding[];

@@ -4,6 +4,7 @@ import type { Manner } from '../compile/style/compile-style.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import { type Field, fieldsBelow } from '../model/field.ts';
 import type { Finish, Runtime } from './delivery.ts';
+import { sheetOf } from './sheet.ts';
 
 /** Which tools a mould needs where it is cast without the rest of the library. */
 export interface Needed {
@@ -29,8 +30,15 @@ export function portableOf(
 ): PortableMould {
   const mould = portable(ready, manner);
   const { style } = mould;
-  const [reset, ofMould, ofPage] = [done(style.reset), done(style.ofMould), done(style.ofPage)];
-  return { ...mould, style: { ...style, reset, ofMould, ofPage } };
+  const { reset, ofMould, guard, ofPage } = style;
+  // Finished as one sheet, since what finishes it may join rules.
+  const [before, sheet] = manner.sealed
+    ? [done(reset), done(ofMould)]
+    : ['', done(sheetOf({ reset, mouldStyle: ofMould, guard }))];
+  return {
+    ...mould,
+    style: { ...style, reset: before, ofMould: sheet, guard: '', ofPage: done(ofPage) },
+  };
 }
 
 /** The parts of the code for pages that a mould can need, as an object literal. */
@@ -40,7 +48,6 @@ export function runtimeOf({ made: { ready } }: Cast, { parts }: Runtime): string
     ...(script?.parts ?? []),
     ...(ready.slots.length > 0 ? ['slots'] : []),
     ...(ready.hasIds && !script ? ['alone'] : []),
-    ...(ready.libraries.some(({ version, provides }) => version && provides) ? ['versions'] : []),
   ]);
   return toScriptData(Object.fromEntries([...names].map((name) => [name, parts[name] ?? ''])));
 }

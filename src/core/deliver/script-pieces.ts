@@ -1,8 +1,10 @@
 import type { Cast } from '../compile/cast.ts';
+import type { CastScript } from '../compile/script/cast-script.ts';
 import { runtimeParts } from '../compile/script/runtime-parts.ts';
 import { toScriptData } from '../compile/template/sink.ts';
-import type { Library } from '../model/mould.ts';
-import type { CodePiece, FilePiece, OnPage, ScriptPiece } from './code-pieces.ts';
+import type { JsonObject } from '../model/json-source.ts';
+import { picked } from '../model/picked.ts';
+import type { CodePiece, OnPage } from './code-pieces.ts';
 import type { Runtime } from './delivery.ts';
 
 /** Where a page keeps what its casts share. */
@@ -16,9 +18,6 @@ export interface CastRun {
 
 /** The scripts of a cast, in the order in which a page runs them. */
 interface CastScripts {
-  readonly versions: readonly CodePiece[];
-  /** Files from elsewhere. */
-  readonly loads: readonly ScriptPiece[];
   readonly runs: readonly CastRun[];
   /** What a page has once, whatever its casts. */
   readonly code: readonly CodePiece[];
@@ -33,64 +32,25 @@ interface ScriptSetting {
   readonly parts: readonly string[];
 }
 
-/** @param loads files that the page has still to load just before this cast's own code */
-export function scriptsOf(
-  cast: Cast,
-  loads: readonly Library[],
-  setting: ScriptSetting,
-): CastScripts {
+export function scriptsOf(cast: Cast, setting: ScriptSetting): CastScripts {
   const { script, id, sealed } = cast;
   const slots: CastRun[] = cast.fillsSlots ? [{ part: 'slots', id }] : [];
   const alone: CastRun[] = !script && cast.hasIds && !sealed ? [{ part: 'alone', id }] : [];
   return {
-    versions: versionsOf(cast, setting),
-    loads: linksOf(cast, loads),
     runs: [...slots, ...alone],
     code: codeOf(cast, setting),
     calls: script ? [callOf(cast)] : [],
   };
 }
 
-/** Reports in the console a library that is there in another version. */
-function versionsOf({ mould, libraries }: Cast, { runtime, isNew }: ScriptSetting): CodePiece[] {
-  const reported = libraries.flatMap(({ name, version, provides }) =>
-    version && provides ? [[name, version, provides]] : [],
-  );
-  if (reported.length === 0 || !isNew('versions', mould)) return [];
-  return [{ code: `(${runtime.parts.versions})("${mould}", ${toScriptData(reported)});` }];
-}
-
-/** The script files of some libraries. */
-export function fileOf(libraries: readonly Library[]): FilePiece[] {
-  return libraries.flatMap(({ script, integrity }) =>
-    script ? [{ src: script, ...(integrity ? { integrity } : {}) }] : [],
-  );
-}
-
-/**
- * Scripts from elsewhere. They find and leave the jQuery they came with; the page's own is put
- * back after them, for it may be of another version and have plugins of its own. Where it is of
- * the same version it is the one that is used.
- */
-function linksOf(cast: Cast, loads: readonly Library[]): ScriptPiece[] {
-  const links = fileOf(loads);
-  const own = farJquery(cast);
-  if (own?.script === undefined || links.length === 0) return links;
-  const key = toScriptData(own.script);
-  return [
-    {
-      code: `((page, key) => { page.hosts = [window.jQuery, window.$]; if (page.taken?.[key]) window.jQuery = window.$ = page.taken[key]; })(${registry} ||= {}, ${key});`,
-    },
-    ...links,
-    {
-      code: `((page, key) => { const [jQuery, $] = page.hosts; (page.taken ??= {})[key] = jQuery?.fn?.jquery === ${toScriptData(own.version ?? '')} ? jQuery : window.jQuery; if (jQuery) Object.assign(window, { jQuery, $ }); })(${registry}, ${key});`,
-    },
-  ];
-}
-
-/** The jQuery that is loaded from elsewhere. */
-export function farJquery({ loads }: Cast): Library | undefined {
-  return loads.find(({ provides, script }) => provides === 'jQuery' && script);
+/** The files of libraries that a mould needs, as its code names them: what is known of each. */
+function needsOf({ loads }: Cast): (readonly (string | undefined)[])[] {
+  return loads.flatMap(({ script, integrity, provides, version }) => {
+    if (script === undefined) return [];
+    const known = [script, integrity, provides, version];
+    const last = known.findLastIndex((one) => one !== undefined);
+    return [known.slice(0, last + 1).map((one) => one ?? '')];
+  });
 }
 
 function codeOf(cast: Cast, { runtime, isNew, parts }: ScriptSetting): CodePiece[] {
@@ -120,24 +80,35 @@ function mouldCall(cast: Cast, code: string): string {
 
 /** The call that starts a cast; values that are the mould's own go without saying. */
 function callOf({ id, script, scriptValues, defaults }: Cast): string {
-  const values = script?.needsValues ? toScriptData(scriptValues) : '';
-  const isSaid = values !== '' && values !== toScriptData(defaults);
+  const values = script ? toScriptData(readOf(scriptValues, script)) : '';
+  const isSaid = script !== undefined && values !== toScriptData(readOf(defaults, script));
   return `${registry}.cast("${id}"${isSaid ? `, ${values}` : ''});`;
+}
+
+/** Of some values, those that a script reads. */
+function readOf(values: JsonObject, { needsValues, reads }: CastScript): JsonObject {
+  if (!needsValues) return {};
+  return reads === undefined ? values : picked(values, reads);
 }
 
 /** What a page is given for a mould's code, where it differs from the default. */
 function aboutCode(cast: Cast): string {
   const { script, hasBox, defaults } = cast;
-  const jquery = farJquery(cast)?.script;
+  const needs = needsOf(cast);
   const keys = script?.libraries.map(({ key }) => key) ?? [];
   const asksForJquery = script?.parts.includes('jquery');
+  const { adds = [], document, window } = script?.reach ?? {};
+  const values = script && readOf(defaults, script);
   return toScriptData({
-    ...(script && script.names.length > 0 ? { names: script.names } : {}),
     ...(script && script.shared.length > 0 ? { shared: script.shared } : {}),
-    ...(jquery === undefined ? {} : { jquery }),
+    ...(needs.length > 0 ? { needs } : {}),
+    ...(adds.length > 0 ? { adds } : {}),
+    ...(document && document.length > 0 ? { document: document.join(' ') } : {}),
+    ...(window && window.length > 0 ? { window: window.join(' ') } : {}),
+    ...(cast.made.ready.slots.length > 0 ? { slots: true } : {}),
     ...(hasBox ? { box: true } : {}),
     ...(keys.length > 0 || asksForJquery ? { libraries: keys } : {}),
-    ...(script?.needsValues ? { values: defaults } : {}),
+    ...(values && Object.keys(values).length > 0 ? { values } : {}),
   });
 }
 
@@ -149,15 +120,7 @@ function installation(names: readonly string[], { parts }: Runtime): string {
   return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
 }
 
-/** What a page has once, whatever its casts, as code for a module: before its files are loaded, and after. */
-export function onceCode(
-  cast: Cast,
-  runtime: Runtime,
-): { readonly early: readonly string[]; readonly code: readonly string[] } {
-  const setting = { runtime, isNew: () => true, parts: [] };
-  const textOf = ({ code }: CodePiece) => code;
-  return {
-    early: versionsOf(cast, setting).map(textOf),
-    code: codeOf(cast, setting).map(textOf),
-  };
+/** What a page has once, whatever its casts, as code for a module. */
+export function onceCode(cast: Cast, runtime: Runtime): readonly string[] {
+  return codeOf(cast, { runtime, isNew: () => true, parts: [] }).map(({ code }) => code);
 }

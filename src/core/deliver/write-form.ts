@@ -66,7 +66,7 @@ export function writeForm(
     runtime,
     kit,
     finish,
-    pieces: done(codePieces(casts, runtime, { before })),
+    pieces: done(codePieces(casts, runtime, { before, isAlone: form.isAlone })),
     opened: casts.length === 1 && first ? openedOf(first, runtime, done) : undefined,
     height,
   };

@@ -22,8 +22,7 @@ interface ElementParts {
   /** The address of the module. */
   readonly base: string;
   readonly loads: Loads;
-  /** What is run before files from elsewhere are loaded, and after. */
-  readonly early: readonly (() => void)[];
+  /** What a page has once, whatever its casts. */
   /** What the page has once: parts, libraries and the mould's own code. */
   readonly code: readonly (() => void)[];
   /** Gives what stands in slots the text style around the element. */
@@ -38,7 +37,7 @@ interface Setting {
   readonly defaults: JsonObject;
   readonly fieldAt: (path: string) => Field | undefined;
   /** Once a page: what is loaded from elsewhere, then the code. */
-  readonly prepare: () => Promise<void>;
+  readonly prepare: () => void;
   readonly newId: () => string;
 }
 
@@ -178,16 +177,18 @@ class CastElement extends HTMLElement {
 
   async #start(next: Cast, at: HTMLElement, isFirst: boolean): Promise<void> {
     const { prepare, parts } = this.#setting;
-    await prepare();
+    // Content is there when the first code of the page has run.
+    await undefined;
     if (at !== this.#root) return;
+    prepare();
     if (next.fillsSlots) parts.slots?.(at);
-    if (next.script) registry().cast?.(next.id, next.scriptValues, [at]);
+    if (next.script) await registry().cast?.(next.id, next.scriptValues, [at]);
     this.dispatchEvent(new Event(isFirst ? 'km-ready' : 'km-restart', { bubbles: true }));
   }
 }
 
 function settingOf(parts: ElementParts): Setting {
-  const { mould, early, code, loads } = parts;
+  const { mould, code, loads } = parts;
   const source = { value: mould.fields, findings: [], placeOf: () => ({}) as never };
   const { root } = readFields(mould.fields, source);
   const byPath = new Map(fieldsBelow(root).map((field) => [field.path, field]));
@@ -202,10 +203,8 @@ function settingOf(parts: ElementParts): Setting {
       return `${mould.name.slice(0, 60)}-${count}`;
     },
     prepare: memoize(() => {
-      for (const run of early) run();
-      return loadAll(loads).then(() => {
-        for (const run of code) run();
-      });
+      loadSheets(loads);
+      for (const run of code) run();
     }),
   };
 }
@@ -247,18 +246,17 @@ export function elementOf(parts: ElementParts): {
   };
 }
 
-/** Files from elsewhere that a mould needs on the page. */
+/** Style sheets from elsewhere. */
 interface Loads {
-  readonly files: readonly { readonly src: string; readonly integrity?: string }[];
+  /** Those of fonts. */
   readonly sheets: readonly string[];
-  /** The address of its jQuery, if that is among the files. */
-  readonly jquery?: string;
+  /** Style that loads sheets for the casts of one mould alone. */
+  readonly styles: readonly string[];
 }
 
 /** As much of what casts of a page share as an element makes use of. */
 interface Registry {
-  cast?(id: string, values: unknown, all: readonly HTMLElement[]): void;
-  taken?: Record<string, unknown>;
+  cast?(id: string, values: unknown, all: readonly HTMLElement[]): Promise<unknown>;
 }
 
 function registry(): Registry {
@@ -268,27 +266,13 @@ function registry(): Registry {
   return page[key];
 }
 
-/** Loads files in order. The page's own jQuery is put back after one that a mould brings. */
-async function loadAll({ files, sheets, jquery }: Loads): Promise<void> {
+function loadSheets({ sheets, styles }: Loads): void {
   for (const href of sheets) {
     document.head.append(
       Object.assign(document.createElement('link'), { rel: 'stylesheet', href }),
     );
   }
-  const page = window as unknown as Record<string, unknown>;
-  const { jQuery, $ } = page;
-  const shared = registry();
-  if (jquery !== undefined && shared.taken?.[jquery]) return;
-  for (const { src, integrity } of files) {
-    await new Promise((done) => {
-      const script = document.createElement('script');
-      if (integrity) Object.assign(script, { integrity, crossOrigin: 'anonymous' });
-      document.head.append(Object.assign(script, { src, onload: done, onerror: done }));
-    });
-  }
-  if (jquery === undefined) return;
-  shared.taken = { ...shared.taken, [jquery]: page.jQuery };
-  if (jQuery) Object.assign(page, { jQuery, $ });
+  document.head.append(...styles.map(styleOf));
 }
 
 /**

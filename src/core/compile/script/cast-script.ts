@@ -1,21 +1,23 @@
 import MagicString from 'magic-string';
-import type { Mould } from '../../model/mould.ts';
+import type { Library, Mould } from '../../model/mould.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
 import { fieldRead, scriptUses } from '../uses/script-uses.ts';
+import { type Confining, confiningOf } from './confining.ts';
 import { type PageUse, readPageUse } from './free-names.ts';
-import { type LibraryCode, libraryCodes } from './library-code.ts';
+import { fileAt, type LibraryCode, libraryCodes } from './library-code.ts';
 import { asCalls, moduleAddress } from './module-imports.ts';
 import { endless, isBuiltIn, isLive, leadingOut, ownNames, speaksOf } from './names-in-reach.ts';
 import { applyEdits, pageEdits, type ScriptEdit } from './page-edits.ts';
 import { type ParsedScript, parseScript } from './parse-script.ts';
 import { asksForValues, type ScriptRead } from './read-script.ts';
+import { runtimeParts } from './runtime-parts.ts';
 import { partEdits } from './script-parts.ts';
 import { writeEdits } from './written-here.ts';
 
 /** A mould's script made ready to run once for each cast, and what a page needs for that. */
 export interface CastScript {
-  /** A function expression of `mould` and the names below. */
+  /** A function expression of `mould`, and of the window that the names below are of. */
   readonly code: string;
   /** Names of the page that it is given its own of. */
   readonly names: readonly string[];
@@ -24,6 +26,8 @@ export interface CastScript {
   readonly libraries: readonly LibraryCode[];
   /** Parts of the code that ships to pages. */
   readonly parts: readonly string[];
+  /** What its own document and window are made of. */
+  readonly reach: Pick<Confining, 'adds' | 'document' | 'window'>;
   /** False where it does not speak of `mould`, so that no values need to go with it. */
   readonly needsValues: boolean;
   /** Fields whose values it reads; undefined where it may be any. */
@@ -79,96 +83,74 @@ export function castScript(setting: ScriptSetting): CastScript {
     inline.some((text) => text.includes('window.'));
   if (needsWindow && !names.includes('window')) names.push('window');
   if (elements.length > 0 && !names.includes('document')) names.push('document');
+  const { head, taken } = headOf(read, names);
   const opening = [
-    ...(read.isStrict ? ["'use strict';"] : []),
+    ...(read.isStrict ? ["'use strict';", ...taken] : []),
     ...ownNames(use, elements),
     ...elements.map((name) => `const ${name} = document.getElementById('${name}');`),
     ...(reached.length > 0 ? [accessors(reached, read)] : []),
     ...(handlers.length > 0 ? ['mould.handlers(handlersOf());'] : []),
   ];
   const body = edited(setting, edits);
-  const head = `${read.awaits ? 'async ' : ''}function (${['mould', ...names].join(', ')}) {`;
   const first = [head, ...opening].join(' ') + (opening.length > 0 ? ' ' : '\n');
   const code = [first + endless(body.trimEnd()), ...inline, '}'].join('\n');
   const all = [script, spoken, ...libraries.map((one) => one.text)].join('\n');
+  const hasJquery = asksForJquery(mould);
+  const hasLibraries = libraries.length > 0;
+  const far = farScripts(mould);
+  const {
+    parts: confining,
+    adds,
+    ...members
+  } = confiningOf({
+    uses: [use, ...(handlers.length > 0 ? [readPageUse(parseScript(asFunctions(handlers)))] : [])],
+    all,
+    code,
+    names,
+    own: known,
+    hasLibraries,
+    hasJquery,
+    isGiven: far.some(({ provides }) => provides !== undefined),
+    hasIds,
+    hasSlots: /\skm-slot\s*=/.test(mould.template),
+  });
+  const flags = {
+    start: true,
+    renumber: hasIds,
+    plain: code.includes('mould.plain('),
+    handlers: handlers.length > 0,
+    first: reachesOut(mould),
+    globals: shared.length > 0,
+    bring: far.length > 0,
+    load: hasLibraries || hasJquery || shared.length > 0,
+    jquery: hasJquery,
+  };
   return {
     code,
     names,
     shared,
     libraries,
-    parts: partsFor(names, all, {
-      renumber: hasIds,
-      handlers: handlers.length > 0,
-      first: reachesOut(mould),
-      globals: shared.length > 0,
-      load: libraries.length > 0 || shared.length > 0 || asksForJquery(mould),
-      jquery: asksForJquery(mould),
-      // What is looked up in an element is asked of the cast, though nothing else of the page is.
-      ...(code.includes('mould.own(') ? { selectors: true } : {}),
-    }),
+    parts: partsOf(flags, confining),
+    reach: { adds, ...members },
     needsValues: read.usesMould || asksForValues(spoken),
     reads: valuesRead(parsed, script, handlers),
   };
 }
 
-/** Names of timers, which stand still while a cast is away. */
-const timers = /^(?:(?:set|clear)(?:Timeout|Interval)|(?:request|cancel)AnimationFrame)$/;
-
-function partsFor(
-  names: readonly string[],
-  all: string,
-  flags: Readonly<Record<string, boolean>>,
-): string[] {
-  const confines = names.length > 0 || Boolean(flags.load);
-  const parts: Record<string, boolean> = {
-    ...flags,
-    start: true,
-    facade: confines,
-    confine: confines,
-    ...(confines ? confiningParts(all, names, Boolean(flags.load), Boolean(flags.renumber)) : {}),
-    timers:
-      confines &&
-      (names.some((name) => timers.test(name)) ||
-        /\b(?:window|self)\.(?:setT|setI|requestA)/.test(all) ||
-        (Boolean(flags.load) && /\bset(?:Timeout|Interval)\b/.test(all))),
-    radios: confines && /\bradio\b/.test(all),
-    styles: confines && makesStyle(all),
-  };
-  parts.away = Boolean(parts.timers || parts.listen);
-  return Object.keys(parts).filter((part) => parts[part]);
-}
-
-/** What is asked of the page's document and window by name, beside what every cast can do. */
-const asked = /(?<![\w$.])(?:document|window|self|globalThis)\b\s*(?:\??\.\s*(\w+))?/g;
-const plain =
-  /^(?:querySelector(?:All)?|getElementById|create\w+|body|documentElement|head|document|readyState|hidden|visibilityState|title|cookie|inner\w+|scroll\w*|page[XY]Offset|matchMedia|location|(?:set|clear)\w+|\w+AnimationFrame|localStorage|sessionStorage|performance|navigator|devicePixelRatio|print|open|alert|confirm)$/;
-const listening = /^(?:addEventListener|removeEventListener|dispatchEvent|on[a-z]+)$/;
-
-/** Parts of the confinement that code needs; all of them where it is not plain what it asks for. */
-function confiningParts(
-  all: string,
-  names: readonly string[],
-  hasLibraries: boolean,
-  hasIds: boolean,
-): Record<string, boolean> {
-  const members = [...all.matchAll(asked)].map(([, member]) => member);
-  const isOpen = hasLibraries || members.includes(undefined) || /\beval\b/.test(all);
-  const hears = (name = '') => listening.test(name);
-  const listen = isOpen || members.some(hears) || names.some(hears) || meansPage(all);
+/** How the function of a script begins; where it is strict, what it takes of the window first. */
+function headOf(read: ScriptRead, names: readonly string[]): { head: string; taken: string[] } {
+  const asked = names.length > 0 ? [`{ ${names.join(', ')} }`] : [];
+  // What is taken apart may not be a parameter of a function that says it is strict (ECMAScript, 15.2.1).
+  const given = read.isStrict ? asked.map(() => 'reach') : asked;
   return {
-    listen,
-    selectors: hasIds || isOpen || meansPage(all),
-    late: listen && /DOMContentLoaded|\bload\b|onload|ready|pageshow/.test(all),
-    named:
-      isOpen ||
-      names.some((name) => /^(?:customElements|getComputedStyle|top|parent|frames)$/.test(name)) ||
-      members.some((name = '') => !plain.test(name) && !hears(name)),
+    head: `${read.awaits ? 'async ' : ''}function (${['mould', ...given].join(', ')}) {`,
+    taken: asked.map((one) => `const ${one} = reach;`),
   };
 }
 
-/** True where code may put rules of its own on the page. */
-export function makesStyle(code: string): boolean {
-  return /createElement\(\s*['"`]style|<style|\bhead\b|stylesheet/i.test(code);
+/** Parts in the order in which they are put on a page. */
+function partsOf(flags: Readonly<Record<string, boolean>>, others: readonly string[]): string[] {
+  return runtimeParts.filter((part) => flags[part] === true || others.includes(part));
 }
 
 /** True where fields name elements of the host that are hidden at first. */
@@ -182,7 +164,7 @@ function valuesRead(
   script: string,
   handlers: readonly InlineHandler[],
 ): string[] | undefined {
-  const code = handlers.map((one) => `(event) => {${one.code}\n};`).join('\n');
+  const code = asFunctions(handlers);
   const read = [
     { text: script, parsed },
     { text: code, parsed: parseScript(code) },
@@ -192,15 +174,20 @@ function valuesRead(
   return [...new Set(names)].sort();
 }
 
-function asksForJquery({ manifest }: Mould): boolean {
-  return (manifest.libraries ?? []).some(({ provides }) => provides === 'jQuery');
+/** Inline handlers as code that can be read. */
+function asFunctions(handlers: readonly InlineHandler[]): string {
+  return handlers.map((one) => `(event) => {${one.code}\n};`).join('\n');
 }
 
-/** True where code means the body or the root of its page, so that the cast needs a box for them. */
-export function meansPage(code: string): boolean {
-  return /\b(?:documentElement|document\s*\.\s*(?:body|head))\b|['"`(,\s](?:html|body|head)\b|:root\b/.test(
-    code,
+/** Libraries whose script is no file of the mould's. */
+function farScripts(mould: Mould): Library[] {
+  return (mould.manifest.libraries ?? []).filter(
+    ({ script }) => script !== undefined && fileAt(mould, script) === undefined,
   );
+}
+
+function asksForJquery({ manifest }: Mould): boolean {
+  return (manifest.libraries ?? []).some(({ provides }) => provides === 'jQuery');
 }
 
 /** Names that are elements by their ids. */

@@ -4,7 +4,7 @@ import { urlProperty } from '../write/ids.ts';
 import type { MouldStyle } from './compile-style.ts';
 import { belowRules, differs, narrowFields } from './narrow.ts';
 import { declarationsOf, styledFields } from './properties.ts';
-import { castSelector, type Scoping } from './root-selector.ts';
+import { castSelector, layers, type Scoping, wrapped } from './root-selector.ts';
 import { linkRowSheets } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 
@@ -44,12 +44,14 @@ export function castStyle(
     const selector = castSelector(scoping, id);
     const narrowOnes = narrow.filter((one) => differs(one, values, below));
     const addresses = urls.map((name) => `${urlProperty(name)}: url("#${name}~${id}")`);
-    return [
+    const rules = [
       ruleOf(selector, [...own, ...addresses]),
-      ...rulesOfRows(values, id),
       belowRules(selector, below, narrowOnes, renamed),
-    ]
-      .filter((part) => part !== '')
-      .join('\n\n');
+    ].filter((part) => part !== '');
+    const isLayered = !scoping.sealed && scoping.look === 'own' && rules.length > 0;
+    return [
+      ...(isLayered ? [wrapped([`@layer ${layers.mould}`], rules.join('\n\n'))] : rules),
+      ...rulesOfRows(values, id),
+    ].join('\n\n');
   };
 }

@@ -3,19 +3,23 @@ import { type Field, fieldsBelow } from '../../model/field.ts';
 import type { JsonPath } from '../../model/json-source.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../write/ids.ts';
-import { isAtRule } from './at-rules.ts';
 import { isCssValue } from './css-value.ts';
-import { isMoving } from './moving-properties.ts';
+import { declaredIn, registeredIn, undeclaredProperties } from './custom-properties.ts';
+import { fieldRule, titleOf } from './field-rule.ts';
+import { guardOf } from './guard.ts';
+import type { Moving } from './moving-properties.ts';
 import { belowRules, narrowFields, presetsOf } from './narrow.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
 import { takePageRules } from './page-rules.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts';
-import { customReset, firmReset, importantReset, reset, resetInSlots } from './reset.ts';
-import { resetWeight, rootMark, rootSelector, type Scoping, slotBox } from './root-selector.ts';
+import { pseudoElementsOf } from './pseudo-elements.ts';
+import { resetOf } from './reset.ts';
+import type { RootFacts } from './root-facts.ts';
+import { nestedIn, type Scoping, selfOf, slotBox } from './root-selector.ts';
 import { isRowName, type RowSheet } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
-import { scopeStyle } from './scope-style.ts';
+import { type ScopedStyle, scopeStyle } from './scope-style.ts';
 import { varFaults } from './var-places.ts';
 
 /** How a cast is kept apart from its host. */
@@ -41,10 +45,13 @@ export interface StyleSource {
   readonly customElements: readonly string[];
   /** Scripts of libraries, which speak of custom properties by the names they know. */
   readonly libraryScripts: readonly string[];
-  /** What has to be able to beat rules; undefined where no rule is to be important. */
-  readonly moving: ReadonlySet<string> | undefined;
-  /** True where a library's style is loaded from elsewhere, and needs to reach the cast. */
-  readonly loadsStyle: boolean;
+  /** What inline style and animations set; undefined where that cannot be known. */
+  readonly moving: Moving | undefined;
+  readonly template: string;
+  /** True for a provider's script in the template, whose style stands in the page. */
+  readonly hasEmbed: boolean;
+  /** All code of the mould that is at hand; undefined where some of it is not. */
+  readonly scripts: readonly string[] | undefined;
   readonly root: Field;
   /** Custom properties that style, script or markup speak of. */
   readonly usedProperties: ReadonlySet<string>;
@@ -60,12 +67,14 @@ export interface StyleSource {
 
 /** The style of a mould in one manner. */
 export interface MouldStyle {
-  /** What keeps a host's rules out of all casts on a page; '' where it is let in. */
+  /** What a host's rules, and what casts would inherit from it, are undone with; '' for none. */
   readonly reset: string;
-  /** What the root says of its look; nothing where the host is let in. */
-  readonly look: 'own' | 'firm' | undefined;
-  /** Style that all casts share: the author's rules, then the defaults of the fields. */
+  /** The author's rules, then the defaults of the fields. */
   readonly ofMould: string;
+  /** What holds off a host's rules that are stronger than those of the mould; '' for none. */
+  readonly guard: string;
+  /** What the root says of its look; nothing where it is its own. */
+  readonly look: 'host' | undefined;
   /** What CSS registers for a page only, for a cast in a shadow tree. */
   readonly ofPage: string;
   /** Rules that each cast writes for each of its rows. */
@@ -75,7 +84,7 @@ export interface MouldStyle {
 }
 
 export interface CompiledStyle {
-  readonly inManner: (manner: Manner, ids: StyleIds) => MouldStyle;
+  readonly inManner: (manner: Manner, template: StyledTemplate) => MouldStyle;
   /** True where rules for html or body need the root to be a box of its own. */
   readonly stylesPage: boolean;
   /** New names of what CSS keeps by name for a page. */
@@ -83,11 +92,13 @@ export interface CompiledStyle {
   readonly findings: readonly Finding[];
 }
 
-/** The ids of a template as far as style speaks of them. */
-interface StyleIds {
+/** What style needs to know of the template. */
+interface StyledTemplate {
+  /** True for an id that each cast has one of its own of. */
   readonly ownsId: (id: string) => boolean;
   /** Names of elements that may have another on the page. */
   readonly renamed: ReadonlySet<string>;
+  readonly rootFacts: RootFacts;
 }
 
 /**
@@ -108,15 +119,33 @@ export function compileStyle(source: StyleSource): CompiledStyle {
   const first = scopeStyle(style, mouldName, { parsed, names });
   const styled = styledFields(root, usedProperties);
   const defaults = declarationsOf(styled, root.default, renamed);
+  const titles = new Map(
+    styled.map(({ field }) => [renamed.get(field.property) ?? field.property, titleOf(field)]),
+  );
   const narrow = narrowFields(root, usedProperties);
+  const own = [...declaredIn(trees)]
+    .filter((name) => !ofFields.has(name) && !source.needs.includes(name))
+    .map((name) => renamed.get(name) ?? name);
   const undeclared = hasSlots
     ? [...renamed.values()].map((name) => `${name}: initial`)
     : undeclaredProperties(trees, usedProperties, ofFields, source);
   // What lies behind its cast may not lie behind what the cast stands in.
   const sinks = trees.some(sinksIn);
-  const base = { source, sheets, rowSheets, trees, names, defaults, narrow, undeclared, sinks };
+  const base = {
+    source,
+    sheets,
+    rowSheets,
+    trees,
+    names,
+    defaults,
+    titles,
+    narrow,
+    undeclared,
+    own,
+    sinks,
+  };
   return {
-    inManner: (manner, ids) => styleInManner(base, manner, ids),
+    inManner: (manner, template) => styleInManner(base, manner, template),
     stylesPage: first.stylesPage,
     names,
     findings: [
@@ -145,34 +174,27 @@ interface StyleBase {
   readonly trees: readonly CssNode[];
   readonly names: PageNames;
   readonly defaults: readonly string[];
+  /** What the fields are called in a form, by their custom properties. */
+  readonly titles: ReadonlyMap<string, string>;
   readonly narrow: ReturnType<typeof narrowFields>;
   /** Custom properties that nothing declares, set to initial. */
   readonly undeclared: readonly string[];
+  /** Custom properties that rules declare, by their new names, less those of fields. */
+  readonly own: readonly string[];
   /** True where a rule puts something behind what it stands in. */
   readonly sinks: boolean;
 }
 
 function styleInManner(
-  { source, sheets, rowSheets, trees, names, defaults, narrow, undeclared, sinks }: StyleBase,
+  base: StyleBase,
   { sealed = false, look = 'own' }: Manner,
-  { ownsId, renamed: asNames }: StyleIds,
+  template: StyledTemplate,
 ): MouldStyle {
+  const { source, sheets, rowSheets, trees, names } = base;
   const { mouldName, style, parsed, hasSlots } = source;
-  const renamed = names.of.dashed;
-  const isHard = !sealed && look === 'own' && !source.loadsStyle;
-  const moving = isHard ? source.moving : undefined;
-  const isFirm = moving?.size === 0;
-  const options = {
-    moving,
-    sealed,
-    names,
-    ownsId,
-    hasSlots,
-    asNames,
-    sheets: trees,
-    keepsRem: look === 'host',
-  };
-  const scoping: Scoping = { mouldName, sealed, rank: 0 };
+  const { ownsId, renamed: asNames, rootFacts } = template;
+  const scoping: Scoping = { mouldName, sealed, look, hasSlots: hasSlots && !sealed };
+  const options = { sealed, look, names, ownsId, hasSlots, asNames, rootFacts, sheets: trees };
   // Whatever a row names is an id of the template, which has one of its own in each cast.
   const ownsNamed = (id: string) => isRowName(id) || ownsId(id);
   const scoped = [
@@ -180,44 +202,76 @@ function styleInManner(
     scopeStyle(style, mouldName, { ...options, parsed }),
   ];
   const urls = new Set<string>();
-  const written = scoped.map(({ css }) =>
-    withoutGaps(sealed ? css : withOwnUrls(css, ownsId, urls), rowSheets.length > 0),
+  const written = scoped.map(({ rules }) =>
+    withoutGaps(sealed ? rules : withOwnUrls(rules, ownsId, urls), rowSheets.length > 0),
   );
   const { rules, ofPage } = sealed ? takePageRules(written) : { rules: written, ofPage: '' };
-  // What stood in a body keeps its margins inside; weaker than any rule of the author's.
-  const set = (property: string, value: string) =>
-    `${property}: ${value}${moving && !isMoving(property, moving) ? ' !important' : ''}`;
-  const box = [
-    ...(scoped.some((one) => one.stylesPage) ? [set('display', 'flow-root')] : []),
-    ...(sinks ? [set('isolation', 'isolate')] : []),
-  ];
-  const mark = rootMark(scoping);
+  const isHeldOff = !sealed && look === 'own';
   return {
     reset: sealed
       ? sealedReset(look)
-      : [isHard && (isFirm ? firmReset : reset), isHard && hasSlots && resetInSlots]
-          .filter(Boolean)
-          .join('\n'),
-    look: isHard ? (isFirm ? 'firm' : 'own') : undefined,
+      : isHeldOff
+        ? resetOf({ ...source, trees, scoping, rootName: rootFacts.name })
+        : '',
+    guard: isHeldOff && !source.hasEmbed ? guardIn(base, scoping, ownsId) : '',
+    look: !sealed && look === 'host' ? 'host' : undefined,
     ofPage,
-    ofMould: [
-      moving && !isFirm ? importantReset(mark, moving, source.customElements) : '',
-      isHard ? customReset(mark, source.customElements, isFirm) : '',
-      ruleOf(sealed ? `:where(${mark})` : `:is(${resetWeight}, ${mark})`, [...box, ...undeclared]),
-      ...rules,
-      hasSlots ? ruleOf(slotBox(scoping), undeclared) : '',
-      ruleOf(rootSelector(scoping), defaults),
-      belowRules(rootSelector(scoping), presetsOf(narrow), narrow, renamed),
-    ]
-      .filter((part) => part !== '')
-      .join('\n\n'),
-    rows: rowSheets.map(({ list, css, values, parsed: own }) => ({
-      list,
-      css: scopeStyle(css, mouldName, { ...options, ownsId: ownsNamed, parsed: own }).css,
-      values,
-    })),
+    ofMould: mouldStyle(base, scoping, scoped, rules),
+    rows: rowSheets.map(({ list, css, values, parsed: own }) => {
+      const one = scopeStyle(css, mouldName, { ...options, ownsId: ownsNamed, parsed: own });
+      return {
+        list,
+        css: [nestedIn(scoping, one.rules), one.beside].filter(Boolean).join('\n'),
+        values,
+      };
+    }),
     urls: [...urls],
   };
+}
+
+/** The author's rules in the rule for the root, what cannot stand there, and the fields. */
+function mouldStyle(
+  base: StyleBase,
+  scoping: Scoping,
+  scoped: readonly ScopedStyle[],
+  rules: readonly string[],
+): string {
+  const { sinks, undeclared, defaults, narrow, names, source } = base;
+  const self = selfOf(scoping);
+  const { sealed, hasSlots } = scoping;
+  // What stood in a body keeps its margins inside; weaker than any rule of the author's.
+  const box = [
+    ...(scoped.some((one) => one.stylesPage) ? ['display: flow-root'] : []),
+    // What lies behind its cast may not lie behind what the cast stands in.
+    ...(sinks ? ['isolation: isolate'] : []),
+    ...undeclared,
+  ];
+  const nestedRules = joined([
+    ruleOf(sealed ? `:where(${self})` : self, box),
+    ...rules,
+    fieldRule(self, defaults, base.titles),
+    belowRules(self, presetsOf(narrow), narrow, names.of.dashed),
+  ]);
+  return joined([
+    ...scoped.flatMap(({ layerOrder }) => layerOrder),
+    ...scoped.map(({ beside }) => beside),
+    nestedIn(scoping, nestedRules),
+    source.hasSlots && (hasSlots || sealed) ? ruleOf(slotBox(scoping), undeclared) : '',
+  ]);
+}
+
+function guardIn(
+  { source, trees, own }: StyleBase,
+  scoping: Scoping,
+  ownsId: StyledTemplate['ownsId'],
+): string {
+  const { template, scripts, moving } = source;
+  const parts = pseudoElementsOf([template, ...(scripts ?? [])], trees);
+  return guardOf({ scoping, moving, parts, ownsId, properties: own });
+}
+
+function joined(parts: readonly string[]): string {
+  return parts.filter((part) => part.trim() !== '').join('\n\n');
 }
 
 /** Names for all custom properties of a mould with slots, so that none hides one of the host's. */
@@ -253,72 +307,13 @@ function sealedReset(look: string): string {
   return look === 'own' ? ':host { all: initial; display: block; -webkit-locale: inherit }' : '';
 }
 
-/**
- * Custom properties that some of the piece sets for itself, which a host might have for something
- * else. What nothing of it sets comes from the site.
- */
-function undeclaredProperties(
-  trees: readonly CssNode[],
-  used: ReadonlySet<string>,
-  ofFields: ReadonlySet<string>,
-  { needs, setElsewhere }: StyleSource,
-): string[] {
-  const declared = registeredIn(trees, ofFields, needs);
-  const set = new Set([...declaredIn(trees), ...setElsewhere]);
-  const spoken = new Set<string>();
-  for (const tree of trees) {
-    walk(tree, (node) => {
-      if (node.type !== 'Declaration') return;
-      if (node.value.type === 'Raw') {
-        for (const [, name = ''] of node.value.value.matchAll(/var\(\s*(--[\w-]+)/g))
-          spoken.add(name);
-      }
-    });
-  }
-  return [...spoken]
-    .filter((name) => used.has(name) && set.has(name) && !declared.has(name))
-    .map((name) => `${name}: initial`);
-}
-
-/** Custom properties that come from a field, from the host, or from a registration. */
-function registeredIn(
-  trees: readonly CssNode[],
-  ofFields: ReadonlySet<string>,
-  needs: readonly string[],
-): Set<string> {
-  const declared = new Set<string>([...ofFields, ...needs]);
-  for (const tree of trees) {
-    walk(tree, (node) => {
-      if (
-        node.type === 'Atrule' &&
-        isAtRule(node.name, 'property') &&
-        node.prelude?.type === 'Raw'
-      ) {
-        declared.add(node.prelude.value.trim());
-      }
-    });
-  }
-  return declared;
-}
-
-/** Custom properties that rules declare. */
-function declaredIn(trees: readonly CssNode[]): Set<string> {
-  const names = new Set<string>();
-  for (const tree of trees) {
-    walk(tree, (node) => {
-      if (node.type === 'Declaration' && node.property.startsWith('--')) names.add(node.property);
-    });
-  }
-  return names;
-}
-
 /** Without the lines that rules of rows stood in. */
 function withoutGaps(css: string, hasGaps: boolean): string {
   return (hasGaps ? css.replace(/\n(?:[ \t]*\n)+/g, '\n') : css).trimEnd();
 }
 
 /** `url(#grain)` in style that all casts share means another element in each of them. */
-function withOwnUrls(css: string, ownsId: StyleIds['ownsId'], urls: Set<string>): string {
+function withOwnUrls(css: string, ownsId: StyledTemplate['ownsId'], urls: Set<string>): string {
   return css.replace(/url\(\s*(["']?)#([\w.-]+)\1\s*\)/g, (whole, _quote, id: string) => {
     if (!ownsId(id)) return whole;
     urls.add(id);

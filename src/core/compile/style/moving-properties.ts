@@ -1,5 +1,6 @@
-import { type CssNode, keyword, lexer, walk } from 'css-tree';
+import { type CssNode, generate, keyword, lexer, type Rule, walk } from 'css-tree';
 import { atRuleNamed } from './at-rules.ts';
+import { isPseudoElement } from './scope-selector.ts';
 
 /** Where the properties come from that something other than a rule sets. */
 export interface MovingSource {
@@ -7,6 +8,17 @@ export interface MovingSource {
   readonly template: string;
   /** The script, its handlers, and the libraries that came along, less jQuery itself. */
   readonly scripts: readonly string[];
+}
+
+/** What inline style and animations set, which a rule that is important would beat. */
+export interface Moving {
+  readonly properties: ReadonlySet<string>;
+  /** Properties that style attributes set, or come to set. */
+  readonly inline: readonly string[];
+  /** Selectors of what rules animate. */
+  readonly animated: readonly string[];
+  /** True where a script animates whatever elements. */
+  readonly isAnywhere: boolean;
 }
 
 const { properties } = lexer as unknown as { properties: Readonly<Record<string, unknown>> };
@@ -29,40 +41,107 @@ const effects: readonly (readonly [method: RegExp, properties: string])[] = [
   [/\.offset\s*\(\s*[^)\s]/, 'position top left'],
 ];
 
-/**
- * Properties that inline style, animations or script set on elements: a rule that is important
- * would beat those. Too many are taken rather than too few.
- */
-export function movingProperties(source: MovingSource): ReadonlySet<string> {
-  const moving = new Set<string>();
-  const take = (text: string) => {
-    for (const [word] of text.matchAll(/[A-Za-z][A-Za-z-]*/g)) {
-      const name = word.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
-      if (known.has(name)) moving.add(name);
+const usesJquery = /\$\(|\$\.|jQuery/;
+
+/** Finds what moves. Too much is taken rather than too little. */
+export function movingProperties({ trees, template, scripts }: MovingSource): Moving {
+  const inline = new Set<string>();
+  const others = new Set<string>();
+  for (const text of scripts) {
+    if (setsStyle.test(text)) for (const name of setIn(text)) inline.add(name);
+    if (!usesJquery.test(text)) continue;
+    for (const [method, properties] of effects) {
+      if (method.test(text)) for (const name of properties.split(' ')) inline.add(name);
     }
-  };
-  for (const text of source.scripts) {
-    if (setsStyle.test(text)) take(text);
-    if (!/\$\(|\$\.|jQuery/.test(text)) continue;
-    for (const [method, properties] of effects) if (method.test(text)) take(properties);
   }
-  for (const [, value = ''] of source.template.matchAll(
-    /\sstyle\s*=\s*("[^"]*"|'[^']*'|[^\s>]+)/gi,
-  )) {
-    take(value);
+  for (const [, value = ''] of template.matchAll(/\sstyle\s*=\s*("[^"]*"|'[^']*'|[^\s>]+)/gi)) {
+    for (const [, name = ''] of value.matchAll(/["';]\s*([a-z][a-z-]*)\s*:/gi)) inline.add(name);
   }
+  const isResized = trees.some(resizes) || /<textarea/i.test(template);
   // These a visitor can make wider.
-  if (/<textarea/i.test(source.template)) take('width height');
-  for (const tree of source.trees) {
+  if (isResized) for (const name of ['width', 'height']) inline.add(name);
+  for (const tree of trees) {
     walk(tree, (node) => {
-      if (node.type === 'Atrule' && node.block && atRuleNamed(node.name)?.holds === 'keyframes') {
-        walk(node.block, (inner) => {
-          if (inner.type === 'Declaration') moving.add(keyword(inner.property).name);
-        });
-      } else if (node.type === 'Declaration' && node.property === 'resize') take('width height');
+      if (node.type !== 'Atrule' || !node.block) return;
+      if (atRuleNamed(node.name)?.holds !== 'keyframes') return;
+      walk(node.block, (inner) => {
+        if (inner.type === 'Declaration') others.add(keyword(inner.property).name);
+      });
     });
   }
-  return moving;
+  return {
+    properties: new Set([...inline, ...others]),
+    inline: [...inline],
+    animated: trees.flatMap((tree) => animatedIn(tree)),
+    isAnywhere: scripts.some(
+      (text) => /\.animate\s*\(|KeyframeEffect/.test(text) && !usesJquery.test(text),
+    ),
+  };
+}
+
+/** Properties that code may set: as a member, in quotes, or before a colon. */
+const setting =
+  /(?<=\.)[A-Za-z]+(?=\s*[-+*/]?=(?![=>]))|(?<=['"`])[A-Za-z-]+(?=['"`])|[A-Za-z-]+(?=\s*:)/g;
+
+function setIn(text: string): string[] {
+  return (text.match(setting) ?? [])
+    .map((word) => word.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`))
+    .filter((name) => known.has(name));
+}
+
+function resizes(tree: CssNode): boolean {
+  let found = false;
+  walk(tree, (node) => {
+    if (node.type === 'Declaration' && node.property === 'resize') found = true;
+  });
+  return found;
+}
+
+/** Selectors of the rules that animate, without their pseudo-elements. */
+function animatedIn(tree: CssNode): string[] {
+  const found: string[] = [];
+  const visit = (node: CssNode, parents: readonly string[]): void => {
+    if (node.type === 'StyleSheet' || node.type === 'Block') {
+      for (const child of node.children) visit(child, parents);
+    } else if (node.type === 'Atrule' && node.block) visit(node.block, parents);
+    else if (node.type === 'Rule') {
+      const own = selectorsOf(node, parents);
+      if (node.block.children.some(animates)) found.push(...own);
+      visit(node.block, own);
+    }
+  };
+  visit(tree, []);
+  return [...new Set(found)];
+}
+
+/** Each selector of a rule by itself; in a nested one its parent is written out. */
+function selectorsOf({ prelude }: Rule, parents: readonly string[]): string[] {
+  if (prelude.type !== 'SelectorList') return [];
+  return prelude.children.toArray().flatMap((selector) => {
+    if (selector.type !== 'Selector') return [];
+    const parts = selector.children
+      .filter((part) => !isPseudoElement(part) && !isVendorState(part))
+      .map((part) => generate(part))
+      .toArray();
+    const text = parts.join('').replace(/([>+~ ])$/, '$1*') || '*';
+    if (parents.length === 0) return [text];
+    const parent = `:is(${parents.join(', ')})`;
+    if (text.includes('&')) return [text.replaceAll('&', parent)];
+    return [/^[>+~]/.test(text) ? `${parent}${text}` : `${parent} ${text}`];
+  });
+}
+
+/** A state that only some browsers know would make the others drop the whole rule. */
+function isVendorState(part: CssNode): boolean {
+  return part.type === 'PseudoClassSelector' && part.name.startsWith('-');
+}
+
+function animates(node: CssNode): boolean {
+  return (
+    node.type === 'Declaration' &&
+    /^(?:-webkit-)?animation(?:-name)?$/i.test(node.property) &&
+    !/^\s*(?:none|inherit|initial|unset)\b/i.test(generate(node.value))
+  );
 }
 
 /** Properties that are set by each other's names, though these do not begin alike. */

@@ -1,30 +1,29 @@
-import {
-  type Atrule,
-  type CssNode,
-  generate,
-  parse,
-  type Rule,
-  type SelectorList,
-  walk,
-} from 'css-tree';
+import { type Atrule, type CssNode, generate, type Rule, type SelectorList, walk } from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { atRuleNamed, isAtRule } from './at-rules.ts';
-import { makeImportant } from './important.ts';
-import { type LayerRanks, layersIn } from './layers.ts';
+import { closed } from './brackets.ts';
+import { ownIdsIn } from './own-id-selectors.ts';
 import { type PageNames, readPageNames, renamePageNames } from './page-names.ts';
 import { type ParsedStyle, parseStyle } from './parse-style.ts';
 import { followNames } from './renamed-elements.ts';
+import { type RootFacts, unknownRoot } from './root-facts.ts';
 import { resolveRootFont } from './root-font.ts';
-import { rootMark, rootSelector, type Scoping, slotBorder } from './root-selector.ts';
+import { layerOf, layers, rootMark, type Scoping, selfOf } from './root-selector.ts';
 import { initialPx, resolveRem, rootSizePx } from './root-size.ts';
-import { guardNested, scopeSelector } from './scope-selector.ts';
+import { guardNested, type Meant, scopeSelector, weightAtRoot } from './scope-selector.ts';
+import { scopeOf, strayIn } from './sheet-parts.ts';
 
 /** A style sheet whose rules reach only inside the casts of one mould. */
 export interface ScopedStyle {
-  readonly css: string;
+  /** Rules to be nested in a rule for the root. */
+  readonly rules: string;
+  /** What cannot be nested and reaches no element, such as keyframes: by names of the mould's own. */
+  readonly beside: string;
+  /** The order of the author's layers, to stand before the rules. */
+  readonly layerOrder: readonly string[];
   /** True where rules for html or body set more than custom properties, which needs a box. */
   readonly stylesPage: boolean;
   readonly findings: readonly Finding[];
@@ -32,16 +31,13 @@ export interface ScopedStyle {
 
 export interface ScopeOptions {
   readonly parsed?: ParsedStyle;
-  /** True for a shadow tree, which needs no prefixes. */
+  /** True for a shadow tree, which needs no nesting. */
   readonly sealed?: boolean;
+  readonly look?: 'own' | 'host';
   /** True where a slot is the border of what a rule may reach. */
   readonly hasSlots?: boolean;
-  /** Where rules are to be important: what they leave as it is. */
-  readonly moving?: ReadonlySet<string> | undefined;
-  /** Stronger by so much than it would be. */
-  readonly lift?: number;
-  /** True for a look of the host's: lengths in rem stay those of its root. */
-  readonly keepsRem?: boolean;
+  /** What is known of the root. */
+  readonly rootFacts?: RootFacts;
   /** True for an id that each cast has one of its own of. */
   readonly ownsId?: (id: string) => boolean;
   readonly names?: PageNames;
@@ -52,15 +48,15 @@ export interface ScopeOptions {
 }
 
 /**
- * Puts every selector of a style sheet under the root of the mould's casts, by edits at offsets:
- * formatting, comments and whatever cannot be read stay as they are.
+ * Makes a style sheet ready to be nested in a rule for the root of the mould's casts, by edits at
+ * offsets: formatting, comments and most rules stay as they are.
  *
- * - `.card` also matches the root itself, since that is an element of the author's.
  * - `html`, `body` and `:root` become the root; `html.js body.dark` is one compound of it.
+ * - What may match the root itself is written so that it does.
  * - `rem` becomes the px it was on the page it came from, since a host's root has a size of its own.
  * - `#card` is the id of any cast, and names that CSS keeps page-wide are the mould's own.
- * - A layer becomes a strength below that of the rules outside layers.
- * - A nested rule is under the root by its parent; a selector that leads out of it is held inside.
+ * - Keyframes, fonts and the like, which cannot be nested, come apart.
+ * - A selector of a nested rule that leads out of its parent is held inside.
  * - What would work for the whole page, and what nobody knows, is left out and reported.
  */
 export function scopeStyle(
@@ -68,27 +64,19 @@ export function scopeStyle(
   mouldName: string,
   options: ScopeOptions = {},
 ): ScopedStyle {
-  const { sealed = false, hasSlots = false, keepsRem = false, ownsId = () => false } = options;
+  const { sealed = false, look = 'own', hasSlots = false, ownsId = () => false } = options;
   const { tree, faults } = options.parsed ?? parseStyle(style);
   const lines = indexLines('style.css', style);
   const edits = new MagicString(style);
-  const layers = sealed ? undefined : layersIn(tree);
   const sizePx = rootSizePx(...(options.sheets ?? [tree]));
-  const { moving, lift = 0 } = options;
-  const rank = (layers?.count ?? 0) + lift;
-  const scoping = { mouldName, sealed, hasSlots: hasSlots && !sealed, rank };
-  const scoper = new Scoper(edits, style, layers);
-  scoper.visit(tree, { scoping, isInScope: false });
+  const scoping = { mouldName, sealed, look, hasSlots: hasSlots && !sealed };
+  const { rootFacts = unknownRoot } = options;
+  const scoper = new Scoper({ edits, style, rootFacts, isOrdered: isOrderedAtRoot(tree) });
+  scoper.visit(tree, { scoping, isInScope: false, conditions: [] });
   if (!sealed) ownIdsIn(edits, tree, style, ownsId);
   followNames(edits, tree, options.asNames ?? new Set());
   renamePageNames(edits, tree, style, options.names ?? readPageNames([tree], mouldName));
-  if (moving) {
-    const { parsed: _, ...others } = options;
-    const stronger = (rule: string) =>
-      scopeStyle(rule, mouldName, { ...others, moving: undefined, lift: rank + 1 }).css;
-    makeImportant(edits, scoper.rules, style, moving, stronger);
-  }
-  if (!keepsRem) {
+  if (look === 'own') {
     resolveRem(edits, tree, style, sizePx);
     for (const { block, isBody } of scoper.ofPage) {
       if (!isBody || sizePx !== undefined)
@@ -105,8 +93,24 @@ export function scopeStyle(
   const findings = loose.map(({ what, offset }) =>
     finding('style/not-read', { what }, lines.placeAt(offset)),
   );
+  const beside = scoper.beside.map(({ node, conditions }) => {
+    const text = closed(edits.slice(start(node), end(node)));
+    return conditions.reduceRight((inner, one) => `${one} {\n${inner}\n}`, text);
+  });
+  const layerOrder = scoper.orders.map(
+    ({ prelude }) =>
+      `@layer ${namesIn(prelude)
+        .map((one) => layerOf(scoping, one))
+        .join(', ')};`,
+  );
   // After all other edits, some of which may be inside.
-  for (const node of [...scoper.left, ...scoper.unread]) edits.remove(start(node), end(node));
+  const gone = [...scoper.left, ...scoper.unread, ...scoper.orders];
+  for (const range of [
+    ...[...gone, ...scoper.beside.map(({ node }) => node)].map(rangeOf),
+    ...strayIn(tree, style),
+  ]) {
+    edits.remove(range.start, range.end);
+  }
   for (const node of scoper.left) {
     const place = lines.placeAt(start(node));
     const name = node.name.toLowerCase();
@@ -117,7 +121,13 @@ export function scopeStyle(
     // In a style element it has no effect at all (CSS Syntax 3, 3.2).
     else if (name !== 'charset') findings.push(finding('style/page-rule', { name }, place));
   }
-  return { css: edits.toString(), stylesPage: scoper.stylesPage, findings };
+  return {
+    rules: closed(edits.toString()),
+    beside: beside.join('\n'),
+    layerOrder,
+    stylesPage: scoper.stylesPage,
+    findings,
+  };
 }
 
 function nestedRowRules({ prelude }: Atrule, place: Place): Finding {
@@ -126,27 +136,30 @@ function nestedRowRules({ prelude }: Atrule, place: Place): Finding {
   return finding('style/row-rules', { list, what }, place);
 }
 
-/** `#card` as the id of whichever cast, and attributes that speak of it; the same weight. */
-function ownIdsIn(
-  edits: MagicString,
-  tree: CssNode,
-  style: string,
-  ownsId: (id: string) => boolean,
-): void {
-  walk(tree, (node) => {
-    if (node.type === 'IdSelector' && ownsId(node.name)) {
-      edits.update(start(node), end(node), `:is(#${node.name}, [id^="${node.name}~"])`);
-    } else if (node.type === 'AttributeSelector' && node.matcher === '=' && node.value) {
-      const value = node.value.type === 'String' ? node.value.value : node.value.name;
-      if (!ownsId(value.replace(/^#/, ''))) return;
-      const written = style.slice(start(node), end(node));
-      edits.update(
-        start(node),
-        end(node),
-        `:is(${written}, [${generate(node.name)}^="${value}~"])`,
-      );
-    }
+/**
+ * True where rules for the root alone come in the order of their weights on their own page, all
+ * elements before html, html before body: so they stay, whatever their weight.
+ */
+function isOrderedAtRoot(tree: CssNode): boolean {
+  let most = 0;
+  let isOrdered = true;
+  walk(tree, {
+    visit: 'Selector',
+    enter: (selector) => {
+      const weight = weightAtRoot(selector) ?? most;
+      if (weight < most) isOrdered = false;
+      most = weight;
+    },
   });
+  return isOrdered;
+}
+
+function namesIn(prelude: CssNode | null): string[] {
+  return prelude
+    ? generate(prelude)
+        .split(',')
+        .map((one) => one.trim())
+    : [];
 }
 
 /** The page's part of a sheet, and where each rule of it stands. */
@@ -159,12 +172,20 @@ interface PageBlock {
 interface Around {
   readonly scoping: Scoping;
   readonly isInScope: boolean;
+  /** At-rules around it, as they begin. */
+  readonly conditions: readonly string[];
+}
+
+/** What a sheet is visited with. */
+interface ScoperSetting {
+  readonly edits: MagicString;
+  readonly style: string;
+  readonly rootFacts: RootFacts;
+  readonly isOrdered: boolean;
 }
 
 class Scoper {
   stylesPage = false;
-  /** Rules that stand in no other. */
-  readonly rules: Rule[] = [];
   /** Blocks of the rules that were put under the root. */
   readonly scoped: Range[] = [];
   /** Blocks of the rules that mean the root of the page, or its body. */
@@ -173,22 +194,19 @@ class Scoper {
   readonly left: Atrule[] = [];
   /** Rules that are left out, since they cannot be read. */
   readonly unread: CssNode[] = [];
-  private readonly edits: MagicString;
-  private readonly style: string;
-  private readonly layers: LayerRanks | undefined;
+  /** At-rules that cannot stand in rules. */
+  readonly beside: { readonly node: Atrule; readonly conditions: readonly string[] }[] = [];
+  /** Statements that give the order of layers. */
+  readonly orders: Atrule[] = [];
+  private readonly setting: ScoperSetting;
 
-  constructor(edits: MagicString, style: string, layers: LayerRanks | undefined) {
-    this.edits = edits;
-    this.style = style;
-    this.layers = layers;
+  constructor(setting: ScoperSetting) {
+    this.setting = setting;
   }
 
   visit(node: CssNode, around: Around): void {
     if (node.type === 'StyleSheet' || node.type === 'Block') {
       for (const child of node.children) this.visit(child, around);
-      if (around.scoping.hasSlots && !around.isInScope) {
-        this.closeSlots(node.children.toArray(), around.scoping);
-      }
     } else if (node.type === 'Atrule') this.visitAtRule(node, around);
     else if (node.type === 'Rule' && node.prelude.type === 'SelectorList') {
       this.scopeRule(node, node.prelude, around);
@@ -200,47 +218,60 @@ class Scoper {
     if (!known || known.kept === 'dropped') {
       this.left.push(node);
     } else if (node.block && known.holds === 'rules') {
-      this.visit(node.block, this.aroundBlock(node, node.block, around));
-    } else if (this.layers && isAtRule(node.name, 'layer')) {
-      this.edits.update(start(node), end(node), '');
+      const { conditions } = around;
+      const opening = this.setting.style.slice(start(node), start(node.block)).trim();
+      this.nameLayer(node, around);
+      this.scopePreludeOf(node, node.block, around);
+      const isScope = isAtRule(node.name, 'scope');
+      this.visit(node.block, {
+        scoping: around.scoping,
+        isInScope: around.isInScope || isScope,
+        conditions: known.isConditional ? [...conditions, opening] : conditions,
+      });
+    } else if (isAtRule(node.name, 'layer')) {
+      if (!around.scoping.sealed) this.orders.push(node);
+    } else if (!around.scoping.sealed) {
+      this.beside.push({ node, conditions: around.conditions });
     }
   }
 
-  /** What stands around the rules of an at-rule; its prelude is made to fit. */
-  private aroundBlock(node: Atrule, block: CssNode, around: Around): Around {
-    const rank = this.layers?.rankOf.get(node);
-    if (rank !== undefined) {
-      // A condition that always holds keeps the block, and its lines, as they are.
-      this.edits.update(start(node), start(block), '@media all ');
-      return { ...around, scoping: { ...around.scoping, rank } };
-    }
-    if (!isAtRule(node.name, 'scope')) return around;
-    this.scopePrelude(node, block, around);
-    return { isInScope: true, scoping: { ...around.scoping, hasSlots: true } };
+  /** A layer is one of the mould's own; one without a name is nobody else's as it is. */
+  private nameLayer({ name, prelude }: Atrule, { scoping }: Around): void {
+    const { edits, style } = this.setting;
+    if (scoping.sealed || !prelude || !isAtRule(name, 'layer')) return;
+    const own = style.slice(start(prelude), end(prelude)).trim();
+    const full = layerOf(scoping, own);
+    // It stands in the layer of all moulds already, where that is one.
+    const inLayer = scoping.look === 'own' ? full.slice(layers.mould.length + 1) : full;
+    edits.update(start(prelude), end(prelude), inLayer);
   }
 
   /** `@scope (.card) to (.note)`: begins inside the root, and ends where a slot begins. */
-  private scopePrelude(node: Atrule, block: CssNode, { scoping, isInScope }: Around): void {
-    const own = { ...scoping, hasSlots: isInScope };
+  private scopePreludeOf(node: Atrule, block: CssNode, around: Around): void {
+    if (!isAtRule(node.name, 'scope')) return;
+    const { edits, style } = this.setting;
+    const { scoping, isInScope } = around;
     const from = node.prelude ? start(node.prelude) : start(block);
-    const text = node.prelude ? this.style.slice(from, end(node.prelude)) : '';
+    const text = node.prelude ? style.slice(from, end(node.prelude)) : '';
     const { root, limit } = scopeOf(text, from);
     const border = scoping.hasSlots && !isInScope ? `${rootMark(scoping)} [data-slot]` : '';
-    if (root) this.scopeList(root, own, isInScope, false);
-    else this.edits.appendLeft(from, `(${rootSelector(own)}) `);
+    // Its selectors are not relative to the rule around it (CSS Nesting 1, 3.3).
+    if (root) this.scopeList(root, { ...around, isInScope: true }, false);
+    else edits.appendLeft(from, `(${selfOf(scoping)}) `);
     if (border === '') return;
-    if (limit) this.edits.appendLeft(end(limit), `, ${border}`);
-    else this.edits.prependRight(start(block), `to (${border}) `);
+    if (limit) edits.appendLeft(end(limit), `, ${border}`);
+    else edits.prependRight(start(block), `to (${border}) `);
   }
 
-  private scopeRule(node: Rule, list: SelectorList, { scoping, isInScope }: Around): void {
+  private scopeRule(node: Rule, list: SelectorList, around: Around): void {
     // A list that makes all elements plain says nothing more of the root, and its host's text
     // style would come in by what it inherits.
     const isReset = list.children.size > 4 && node.block.children.some(inherits);
-    const ofPage = this.scopeList(list, scoping, isInScope, isReset);
-    this.rules.push(node);
+    const meant = this.scopeList(list, around, isReset);
+    const ofPage = meant.filter(({ isPage }) => isPage).length;
     this.scoped.push({ start: start(node.block), end: end(node.block) });
-    this.visitNested(node.block, { scoping, isInScope });
+    const isAtRoot = meant.some((one) => one.isAtRoot);
+    this.visitNested(node.block, around, isAtRoot);
     if (ofPage === 0) return;
     // Where other elements have the same size in em or per cent, it is of what is around them.
     if (ofPage === list.children.size) {
@@ -250,30 +281,26 @@ class Scoper {
     if (node.block.children.some(setsMoreThanProperties)) this.stylesPage = true;
   }
 
-  /** How many of the selectors mean the page's own root or body, and nothing in it. */
-  private scopeList(
-    list: SelectorList,
-    scoping: Scoping,
-    isInScope: boolean,
-    isReset: boolean,
-  ): number {
-    const scope = { edits: this.edits, scoping, isInScope, isReset };
+  private scopeList(list: SelectorList, around: Around, isReset: boolean): Meant[] {
+    const { edits, rootFacts, isOrdered } = this.setting;
+    const scope = { edits, rootFacts, isOrdered, isReset, ...around };
     return list.children
       .toArray()
-      .filter((one) => one.type === 'Selector' && scopeSelector(one, scope)).length;
+      .flatMap((one) => (one.type === 'Selector' ? scopeSelector(one, scope) : []));
   }
 
   /** Rules and at-rules inside a rule: their parent is under the root already. */
-  private visitNested(block: CssNode, around: Around): void {
+  private visitNested(block: CssNode, around: Around, isAtRoot: boolean): void {
     if (block.type !== 'Block') return;
-    const scope = { edits: this.edits, ...around, isReset: false };
+    const { edits, rootFacts } = this.setting;
+    const scope = { edits, rootFacts, ...around, isReset: false, isOrdered: false };
     for (const node of block.children) {
       if (node.type === 'Rule') {
         if (node.prelude.type === 'SelectorList') {
           for (const selector of node.prelude.children) {
-            if (selector.type === 'Selector') guardNested(selector, scope);
+            if (selector.type === 'Selector') guardNested(selector, scope, isAtRoot);
           }
-          this.visitNested(node.block, around);
+          this.visitNested(node.block, around, isAtRoot);
         } else this.unread.push(node);
       } else if (node.type === 'Raw') {
         if (node.value.includes('{')) this.unread.push(node);
@@ -281,36 +308,10 @@ class Scoper {
         const known = atRuleNamed(node.name);
         if (!known || known.kept === 'dropped') {
           this.left.push(node);
-        } else if (node.block) this.visitNested(node.block, around);
+        } else if (node.block) this.visitNested(node.block, around, isAtRoot);
       }
     }
   }
-
-  /** Rules that stand together end at the slots together; other at-rules are not for in there. */
-  private closeSlots(nodes: readonly CssNode[], scoping: Scoping): void {
-    const rules = nodes.filter((one) => one.type !== 'Comment');
-    for (const [at, node] of rules.entries()) {
-      if (node.type !== 'Rule') continue;
-      if (rules[at - 1]?.type !== 'Rule') {
-        this.edits.prependRight(start(node), `${slotBorder(rootMark(scoping))} {\n`);
-      }
-      if (rules[at + 1]?.type !== 'Rule') this.edits.appendLeft(end(node), '\n}');
-    }
-  }
-}
-
-/** The selectors in the prelude of `@scope`; the parser keeps preludes as text. */
-function scopeOf(text: string, offset: number): { root?: SelectorList; limit?: SelectorList } {
-  const found: { root?: SelectorList; limit?: SelectorList } = {};
-  if (text.trim() === '') return found;
-  const options = { context: 'atrulePrelude', atrule: 'scope', positions: true, offset } as const;
-  walk(parse(text, options), (node) => {
-    if (node.type !== 'Scope') return;
-    const { root, limit } = node as unknown as { root?: SelectorList; limit?: SelectorList };
-    if (root?.type === 'SelectorList') found.root = root;
-    if (limit?.type === 'SelectorList') found.limit = limit;
-  });
-  return found;
 }
 
 function inherits(node: CssNode): boolean {
@@ -323,6 +324,10 @@ function setsMoreThanProperties(node: CssNode): boolean {
 
 function holds(range: Range, offset: number): boolean {
   return range.start <= offset && offset < range.end;
+}
+
+function rangeOf(node: CssNode): Range {
+  return { start: start(node), end: end(node) };
 }
 
 function start(node: CssNode): number {

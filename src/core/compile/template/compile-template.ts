@@ -24,8 +24,8 @@ export interface CompiledTemplate {
   readonly ids: OwnIds;
   /** True where the root is a box around what the author wrote. */
   readonly hasBox: boolean;
-  /** The name of the element that is the root. */
-  readonly rootName: string;
+  /** The author's own element that is the root; undefined for a box. */
+  readonly root: Element | undefined;
 }
 
 /**
@@ -69,7 +69,7 @@ export function compileTemplate(
   const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
   const after = endTags(markup, blocks, undefined) + lingering(markup);
   const whole = joinPlans(['', after], [content]);
-  const read = { markup, handlers, ids, hasBox: !root, rootName: root?.name ?? 'div' };
+  const read = { markup, handlers, ids, hasBox: !root, root };
   if (root) return { ...read, plan: whole };
   const look = box === 'contents' ? ' style="display: contents !important"' : '';
   return { ...read, plan: joinPlans(['<div', `${look}>\n`, '\n</div>'], [atRoot, whole]) };

@@ -7,9 +7,10 @@ import { finding } from '../../problem/finding.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { elementFields, tagNameOf } from '../element-facts.ts';
 import { elementManifest, elementTypes } from '../element-manifest.ts';
+import { farSheet } from '../far-sheet.ts';
 import type { Form } from '../form.ts';
 import { assetsOf, neededTools, portableOf } from '../kit-pieces.ts';
-import { farJquery, fileOf, onceCode } from '../script-pieces.ts';
+import { onceCode } from '../script-pieces.ts';
 
 /** An ES module that defines a custom element, sealed in a shadow root. */
 export const element: Form = {
@@ -23,14 +24,15 @@ export const element: Form = {
     const { ready, look } = cast.made;
     const { name } = ready;
     const needs = neededTools(cast);
-    const { early, code } = onceCode(cast, runtime);
+    const code = onceCode(cast, runtime);
     const called = (all: readonly string[]) => all.map((one) => `() => {\n${one}\n}`).join(',\n');
     const loads = {
-      files: fileOf(ready.loads),
-      sheets: ready.loads.flatMap(({ style }) => style ?? []),
-      jquery: farJquery(cast)?.script,
+      sheets: ready.fonts,
+      styles: ready.loads.flatMap(({ style }) =>
+        style && !ready.fonts.includes(style) ? [farSheet(style, name)] : [],
+      ),
     };
-    const about = `/* ${pieces.about.replace(/, cast [\w-]+$/, '')} */`;
+    const about = `/* ${pieces.about} */`;
     const className = pascalCase(name);
     const lines = [
       about,
@@ -42,7 +44,6 @@ export const element: Form = {
       `assets: ${toScriptData(assetsOf(cast))},`,
       `base: import.meta.url,`,
       `loads: ${toScriptData(loads)},`,
-      `early: [${called(early)}],`,
       `code: [${called(code)}],`,
       `slots: ${ready.slots.length > 0 ? runtime.parts.slots : 'undefined'},`,
       `tools: { ${needs.html ? `...${kit.htmlInPage}` : ''} },`,

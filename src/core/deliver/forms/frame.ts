@@ -37,6 +37,7 @@ export const frame: Form = {
     'Paste it where the widget should appear. Its height follows its content, unless one was set.',
     'If the host does not allow the script next to it, give the iframe a fixed height.',
   ],
+  isAlone: true,
   findings: ({ casts, height }) => {
     const isFixed = casts.some(({ mouldStyle, markup }) =>
       /position\s*:\s*fixed/i.test(mouldStyle + markup),

@@ -23,7 +23,7 @@ export const module: Form = {
       ...(needs.css ? [`...${kit.css}`] : []),
     ];
     const lines = [
-      `/* ${pieces.about.replace(/, cast [\w-]+$/, '')} */`,
+      `/* ${pieces.about} */`,
       `const { moduleOf } = ${kit.module};`,
       'const made = moduleOf({',
       `mould: ${toScriptData(portableOf(cast, manner, finish))},`,

@@ -188,7 +188,7 @@ export const styleWording = {
   'style/open-sheet': {
     level: 'warning',
     message: ({ name }: { name: string }) =>
-      `The style sheet of ${name} is loaded from another address, so it applies to the whole page, and the style of the site applies in the widget.`,
+      `The style sheet of ${name} is loaded from another address, so nobody has checked it. It is kept to the widget, but its important rules also apply to the page.`,
     hint: () => 'Import it again with --library NAME@VERSION=FILE to bring the file along.',
   },
   'style/no-var': {
