@@ -1,4 +1,5 @@
 // The code that ships to pages, a text for each part.
+import { createHash } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { bundle } from './bundle.mjs';
 import { root, writeGenerated } from './root.mjs';
@@ -27,6 +28,8 @@ export async function makeRuntime() {
     `
 /** The code that ships to pages, as text to give to \`deliver\`: an expression for each part. */
 export const runtime = {
+  /** Blocks share what is on a page by this key: those of another version have their own. */
+  key: '${createHash('sha256').update(texts.join('')).digest('hex').slice(0, 4)}',
   parts: {
 ${texts.join('')}  },
 };

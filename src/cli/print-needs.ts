@@ -3,11 +3,12 @@ import type { Terminal } from './terminal.ts';
 
 /** Says what a mould needs of the site it is put into, if anything. */
 export function printNeeds(terminal: Terminal, needs: Needs): void {
-  const { properties, classes, styles, loads, undeclared } = needs;
+  const { properties, classes, styles, libraries, loads, undeclared } = needs;
   const lines: readonly [what: string, names: readonly string[]][] = [
     ['custom properties of the site', properties],
     ['classes of the site', classes],
     ['style sheets of the site', styles],
+    ['libraries of the site', libraries],
     ['loaded from other hosts', loads],
   ];
   for (const [what, names] of lines) {

@@ -6,10 +6,13 @@ import { isRemoteAddress } from '../core/text/address.ts';
 import { readText } from '../node/files/read-text.ts';
 import { localFilesOf } from '../node/files/snippet-folder.ts';
 
-/** `NAME@VERSION=FILE` or `NAME=FILE`, else an address. */
+/** `NAME@VERSION=FILE` or `NAME=FILE`, where `page` stands for no file; else an address. */
 export async function readLibrary(given: string, command: string): Promise<GivenLibrary> {
   const [, name, version, path] =
     /^((?:@[\w.-]+\/)?[\w.-]+)(?:@([\w.+-]+))?=(.+)$/.exec(given) ?? [];
+  if (name !== undefined && path === 'page') {
+    return { name, ...(version ? { version } : {}), part: 'script' };
+  }
   if (name !== undefined && path !== undefined) {
     const { bytes } = await readText(path);
     const { top, below } = besideOf(path, bytes);
@@ -17,7 +20,7 @@ export async function readLibrary(given: string, command: string): Promise<Given
     return { name, ...(version ? { version } : {}), part: partOf(path), from };
   }
   if (!isRemoteAddress(given)) {
-    const what = `--library must be an address or NAME@VERSION=FILE, not ${given}.`;
+    const what = `--library must be an address, NAME@VERSION=FILE or NAME=page, not ${given}.`;
     throw new Refusal(finding('call/usage', { what, command }));
   }
   const { name: read, version: known } = libraryOf(given, partOf(given));

@@ -46,11 +46,13 @@ export async function bring(page: Registry, needs: readonly Need[], mould: strin
         },
       });
     }
+    const settle = page.heads?.(page, mould);
     await new Promise((done) => {
       document.head.append(
         Object.assign(script, { src, nonce: page.nonce, onload: done, onerror: done }),
       );
     });
+    settle?.();
     for (const [name, value] of pages)
       Object.defineProperty(all, name, { configurable: true, writable: true, value });
     if (provides) taken[src] = ours[provides] ?? all[provides];

@@ -151,11 +151,15 @@ export interface Registry extends Record<Added, (to: Confinement) => void> {
   files?: Record<string, Promise<void>>;
   /** What libraries made, by the addresses of their files. */
   taken?: Record<string, unknown>;
+  /** Rules that libraries put into the head of the page. */
+  headRules?: string[];
   /** What a content security policy asks of scripts. */
   nonce?: string | undefined;
   libraries?: Record<string, LibraryCode & { made?: object }>;
   facade?<T extends object>(real: T, own: object, to?: Pick<Confinement, 'take'>): T;
   plain?(suffix: string): (value: unknown) => unknown;
+  nest?(rule: CSSRule): string | undefined;
+  heads?(page: Registry, mould: string): () => void;
   bring?(page: Registry, needs: readonly Need[], mould: string): Promise<void>;
   load?(page: Registry, to: Confinement, about: MouldCode, mould: MouldInReach): void;
   confine?(page: Registry, cast: Running, about: MouldCode): Confinement;

@@ -168,11 +168,16 @@ describe('a library from elsewhere', () => {
     const rails = { name: 'rails', version, provides: 'Rails', script: `/rails-${version}.js` };
     return { ...mould, manifest: { ...mould.manifest, name, libraries: [rails, ...more] } };
   };
+  const painting = `const write = (css) => document.head.append(Object.assign(document.createElement('style'), { textContent: css }));
+    write('.dot { color: rgb(1, 2, 3); outline: 0 solid }');
+    window.Paint = () => write('.dot { outline-width: 7px }');`;
   const bend = { name: 'bend', script: '/bend.js' };
   const answer = (path: string) =>
     path === '/bend.js'
       ? 'Rails.bent = "bent"'
-      : `window.Rails = { version: "${path.replace(/^.*-|\.js$/g, '')}" }`;
+      : path === '/paint.js'
+        ? painting
+        : `window.Rails = { version: "${path.replace(/^.*-|\.js$/g, '')}" }`;
 
   /** What casts show, what the page loaded, and what it has and said in the end. */
   async function shown(site: string, moulds: readonly Mould[]) {
@@ -220,12 +225,48 @@ describe('a library from elsewhere', () => {
     ]);
   });
 
+  it('may write style into the head, which counts in the cast as in the snippet', async () => {
+    const script = `Paint();
+      setTimeout(() => {
+        const { color, outlineWidth, float } = getComputedStyle(mould.root);
+        mould.root.textContent = [color, outlineWidth, float].join();
+        mould.root.title = 'run';
+      });`;
+    const libraries = [{ name: 'paint', provides: 'Paint', script: '/paint.js' }];
+    const mould = mouldOf({ template: '<p class="dot">x</p>', script });
+    const made = { ...mould, manifest: { ...mould.manifest, libraries } };
+    const rude = '<style>.dot { color: red; float: right }</style>';
+    const { texts } = await shown(rude, [made]);
+    expect(texts).toEqual(['rgb(1, 2, 3),7px,none']);
+  });
+
   it('that the page has by itself is used by its name', async () => {
     const mould = bringing('one', '2.0.0');
     const libraries = [{ name: 'rails', provides: 'Rails' }];
     const counting = { ...mould, manifest: { ...mould.manifest, libraries } };
     expect(await shown(site, [counting])).toMatchObject({ texts: ['2.1.0,'], loaded: [] });
   });
+});
+
+it('blocks of different versions keep to their own code, in any order', async () => {
+  const mould = mouldOf({ template: '<p>-</p>', script: 'mould.root.textContent = mould.id' });
+  // Another version may have other parts by the same names.
+  const other = {
+    key: 'other',
+    parts: {
+      ...runtime.parts,
+      start:
+        'function (page) { page.mould = () => {}; page.cast = () => { document.title += "other" } }',
+    },
+  };
+  const [ours = '', theirs = ''] = [runtime, other].map(
+    (one) => partsOf(mould, { runtime: one }).html ?? '',
+  );
+  for (const blocks of [`${ours}${theirs}${ours}`, `${theirs}${ours}${theirs}`]) {
+    const page = await pageOf(blocks);
+    expect(await page.locator('[data-cast]').allTextContents()).toEqual(['c', 'c-2', 'c-3']);
+    expect(await page.title()).toContain('other');
+  }
 });
 
 it('says whose it is and on what terms, in a comment that nothing ends', () => {

@@ -188,7 +188,7 @@ describe('what cannot be carried out is one sentence, status 2, and nothing on d
     [['import'], 'No file was given.'],
     [
       ['import', 'a.html', '--library', 'dial'],
-      '--library must be an address or NAME@VERSION=FILE, not dial.',
+      '--library must be an address, NAME@VERSION=FILE or NAME=page, not dial.',
     ],
     [['import', 'a.html', '--page-styles', 'all'], '--page-styles must be root or drop, not all.'],
     [['import', 'a.html', '--name', '9 lives'], 'The name "9 lives" must begin with a letter'],

@@ -54,10 +54,14 @@ it('casts several at once, with their files in a folder or in the code', async (
   const code = readFileSync(join(folder, 'all.html'), 'utf8');
   expect(code).toContain('src="files/frame.svg"');
   expect(code).toContain('-webkit-');
+  // These have no nested rules.
+  expect(/<style>[\s\S]*?<\/style>/.exec(code)?.[0]).not.toMatch(/&[ ,.:{]/);
   expect(existsSync(join(folder, 'files/frame.svg'))).toBe(true);
-  const plain = await keenMould(folder, ['cast', 'notice-rail', 'diary', '--assets', 'inline']);
+  const inline = ['cast', 'notice-rail', 'diary', '--assets', 'inline'];
+  const plain = await keenMould(folder, inline);
   expect(plain.stdout).toContain('src="data:image/svg+xml;base64,');
-  expect(code.length).toBeLessThan(plain.stdout.length * 0.9);
+  const small = await keenMould(folder, [...inline, '--minify']);
+  expect(small.stdout.length).toBeLessThan(plain.stdout.length * 0.9);
   const two = await keenMould(folder, ['cast', 'notice-rail', 'diary', '--id', 'one']);
   expect([two.status, two.stderr]).toEqual([2, expect.stringContaining('one cast at a time')]);
 });

@@ -27,8 +27,8 @@ ${own}
 } }
 </style>`;
 
-const runtime = { parts: { start: 'start', alone: 'alone' } };
-const registry = 'window[Symbol.for("keen-mould")]';
+const runtime = { key: '1', parts: { start: 'start', alone: 'alone' } };
+const registry = 'window[Symbol.for("keen-mould 1")]';
 
 function blockOf(mould: Mould, values: JsonObject = {}): string {
   const cast = compileMould(mould).cast({ id: 'c', values });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkMould } from '../../src/core/author/check/check-mould.ts';
+import { findNeeds } from '../../src/core/author/needs/find-needs.ts';
 import { type ImportOptions, importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
 
@@ -117,6 +118,14 @@ describe('libraries', () => {
     ]);
     expect(assets).toEqual(['assets/d.js']);
   });
+});
+
+it('a library that the page has by itself is known by its name, and no file is loaded for it', () => {
+  const paste = '<p>a<script src="https://c.example/jquery@3.7.1/jquery.js"></script>';
+  const libraries = [{ name: 'jquery', part: 'script' as const }];
+  const { mould } = importSnippet([{ name: 'a.html', text: paste }], { libraries });
+  expect(mould.manifest.libraries).toEqual([{ name: 'jquery', provides: 'jQuery' }]);
+  expect(findNeeds(mould)).toMatchObject({ libraries: ['jquery'], loads: [] });
 });
 
 describe('web fonts', () => {

@@ -93,6 +93,7 @@ it('says what a mould needs of a site, and what of that it does not declare', ()
     properties: ['--site-ink', '--gap'],
     classes: ['lead'],
     styles: [],
+    libraries: [],
     loads: ['https://cdn.example/rails.js'],
     undeclared: ['--gap', 'lead'],
   });

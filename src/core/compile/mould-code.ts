@@ -73,7 +73,9 @@ export function scriptsIn(mould: Mould): string[] | undefined {
   const { libraries = [] } = mould.manifest;
   const others = libraries.filter(({ provides }) => provides !== 'jQuery');
   const isFar = others.some(
-    (one) => (one.script && fileAt(mould, one.script) === undefined) || one.module !== undefined,
+    ({ script, style, module }) =>
+      module !== undefined ||
+      (script === undefined ? style === undefined : fileAt(mould, script) === undefined),
   );
   if (isFar || hasEmbed(mould.template)) return undefined;
   return [mould.script, handlersIn(mould), ...libraryScriptsOf(mould, others)];

@@ -32,6 +32,8 @@ export interface Delivery {
 
 /** The code that ships to pages, given by whoever delivers; see `keen-mould/runtime`. */
 export interface Runtime {
+  /** By which blocks of the same version find on a page what they share. */
+  readonly key: string;
   /** Each part by its name, as an expression for a function. */
   readonly parts: Readonly<Record<string, string>>;
 }

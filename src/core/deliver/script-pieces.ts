@@ -7,8 +7,8 @@ import { picked } from '../model/picked.ts';
 import type { CodePiece, OnPage } from './code-pieces.ts';
 import type { Runtime } from './delivery.ts';
 
-/** Where a page keeps what its casts share. */
-const registry = 'window[Symbol.for("keen-mould")]';
+/** Where a page keeps what its casts share, with those of the same version. */
+const registryOf = ({ key }: Runtime) => `window[Symbol.for("keen-mould ${key}")]`;
 
 /** A part of the code for pages that is run for a cast without all the rest. */
 export interface CastRun {
@@ -39,7 +39,7 @@ export function scriptsOf(cast: Cast, setting: ScriptSetting): CastScripts {
   return {
     runs: [...slots, ...alone],
     code: codeOf(cast, setting),
-    calls: script ? [callOf(cast)] : [],
+    calls: script ? [callOf(cast, setting)] : [],
   };
 }
 
@@ -63,26 +63,26 @@ function codeOf(cast: Cast, { runtime, isNew, parts }: ScriptSetting): CodePiece
   return [
     ...(names.length > 0 ? [{ code: installation(names, runtime), name: 'casts' }] : []),
     ...libraries.map(({ key, once, names: given, code }) => ({
-      code: `(${registry}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
+      code: `(${registryOf(runtime)}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
       name: key.replace(/@.*$/, '').replace(/[^\w-]+/g, '-'),
     })),
     ...(isNew('script', `${mould} ${script.code}`)
-      ? [{ code: mouldCall(cast, script.code), name: mould }]
+      ? [{ code: mouldCall(cast, script.code, runtime), name: mould }]
       : []),
   ];
 }
 
 /** The call that tells a page of a mould's code. */
-function mouldCall(cast: Cast, code: string): string {
+function mouldCall(cast: Cast, code: string, runtime: Runtime): string {
   const { mould } = cast;
-  return `${registry}.mould("${mould}", ${aboutCode(cast)}, ${code});\n//# sourceURL=keen-mould/${mould}/script.js`;
+  return `${registryOf(runtime)}.mould("${mould}", ${aboutCode(cast)}, ${code});\n//# sourceURL=keen-mould/${mould}/script.js`;
 }
 
 /** The call that starts a cast; values that are the mould's own go without saying. */
-function callOf({ id, script, scriptValues, defaults }: Cast): string {
+function callOf({ id, script, scriptValues, defaults }: Cast, { runtime }: ScriptSetting): string {
   const values = script ? toScriptData(readOf(scriptValues, script)) : '';
   const isSaid = script !== undefined && values !== toScriptData(readOf(defaults, script));
-  return `${registry}.cast("${id}"${isSaid ? `, ${values}` : ''});`;
+  return `${registryOf(runtime)}.cast("${id}"${isSaid ? `, ${values}` : ''});`;
 }
 
 /** Of some values, those that a script reads. */
@@ -113,11 +113,12 @@ function aboutCode(cast: Cast): string {
 }
 
 /** Puts the parts on the page that are not there yet; the first of them makes it ready. */
-function installation(names: readonly string[], { parts }: Runtime): string {
+function installation(names: readonly string[], runtime: Runtime): string {
+  const { parts } = runtime;
   const others = names.filter((name) => name !== 'start');
   const lines = others.map((name) => `page.${name} ||= ${parts[name]};`);
   const start = names.includes('start') ? [`page.mould || (${parts.start})(page);`] : [];
-  return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registry} ||= {});`;
+  return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registryOf(runtime)} ||= {});`;
 }
 
 /** What a page has once, whatever its casts, as code for a module. */

@@ -22,6 +22,8 @@ interface ElementParts {
   /** The address of the module. */
   readonly base: string;
   readonly loads: Loads;
+  /** By which a page keeps what casts of this version share. */
+  readonly key: string;
   /** What a page has once, whatever its casts. */
   /** What the page has once: parts, libraries and the mould's own code. */
   readonly code: readonly (() => void)[];
@@ -182,7 +184,7 @@ class CastElement extends HTMLElement {
     if (at !== this.#root) return;
     prepare();
     if (next.fillsSlots) parts.slots?.(at);
-    if (next.script) await registry().cast?.(next.id, next.scriptValues, [at]);
+    if (next.script) await registryOf(parts.key).cast?.(next.id, next.scriptValues, [at]);
     this.dispatchEvent(new Event(isFirst ? 'km-ready' : 'km-restart', { bubbles: true }));
   }
 }
@@ -259,9 +261,9 @@ interface Registry {
   cast?(id: string, values: unknown, all: readonly HTMLElement[]): Promise<unknown>;
 }
 
-function registry(): Registry {
+function registryOf(version: string): Registry {
   const page = window as unknown as Record<symbol, Registry>;
-  const key = Symbol.for('keen-mould');
+  const key = Symbol.for(`keen-mould ${version}`);
   page[key] ??= {};
   return page[key];
 }

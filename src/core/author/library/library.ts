@@ -15,8 +15,8 @@ export interface GivenLibrary {
   readonly name: string;
   readonly version?: string;
   readonly part: LibraryPart;
-  /** Its address, or the file itself with a name. */
-  readonly from: string | GivenFile;
+  /** Its address, or the file itself with a name; absent for one that the page has by itself. */
+  readonly from?: string | GivenFile;
 }
 
 /** A file of a library, with what lies beside it. */
@@ -60,7 +60,7 @@ function toLibrary(
   name: string,
   version: string | undefined,
   part: LibraryPart,
-  address: string,
+  address: string | undefined,
 ): Library {
   const bare = name.toLowerCase().replace(/[.-](?:slim|min)\b/g, '');
   const provides =
@@ -68,7 +68,7 @@ function toLibrary(
   return {
     name,
     ...(version ? { version } : {}),
-    [part]: address,
+    ...(address === undefined ? {} : { [part]: address }),
     ...(provides ? { provides } : {}),
   };
 }
@@ -116,7 +116,7 @@ export function withGiven(
   const all = [...found];
   const first: Library[] = [];
   for (const { name, version, part, from } of given) {
-    const address = typeof from === 'string' ? from : shelf.add(from.fileName, from.bytes);
+    const address = typeof from === 'object' ? shelf.add(from.fileName, from.bytes) : from;
     // What the script imports by that name is a module, whatever its file looks like.
     const isModule = part === 'script' && all.some((one) => one.name === name && one.module);
     const key = isModule ? 'module' : part;

@@ -2,7 +2,7 @@ import { parseSources } from '../../compile/parse-sources.ts';
 import { fieldsBelow } from '../../model/field.ts';
 import { requireMould } from '../../model/given.ts';
 import { parseJson } from '../../model/json-source.ts';
-import type { Mould } from '../../model/mould.ts';
+import type { Library, Mould } from '../../model/mould.ts';
 import { readFields } from '../../model/read-fields.ts';
 import { readSubject } from '../sources/subject.ts';
 
@@ -16,6 +16,8 @@ export interface Needs {
   readonly styles: readonly string[];
   /** Addresses of libraries and fonts that are loaded from elsewhere. */
   readonly loads: readonly string[];
+  /** Libraries that the page has by itself. */
+  readonly libraries: readonly string[];
   /** Of properties and classes, those that `needs` in mould.json does not declare. */
   readonly undeclared: readonly string[];
 }
@@ -61,10 +63,16 @@ export function findNeeds(mould: Mould): Needs {
     properties: all(needs.properties, properties),
     classes: all(needs.classes, classes),
     styles: needs.styles ?? [],
+    libraries: libraries.filter(isOfPage).map(({ name }) => name),
     loads: [...new Set(far)],
     undeclared: [
       ...properties.filter((name) => !needs.properties?.includes(name)),
       ...classes.filter((name) => !needs.classes?.includes(name)),
     ],
   };
+}
+
+/** True for a library that no file is loaded for. */
+function isOfPage({ script, module, style }: Library): boolean {
+  return script === undefined && module === undefined && style === undefined;
 }

@@ -128,7 +128,7 @@ function countsOf(all: readonly Dropped[]) {
 /** A sheet of a library with the addresses of the files that come along with it. */
 function withItsFiles(given: GivenLibrary, shelf: AssetShelf): GivenLibrary {
   const { part, from } = given;
-  if (typeof from === 'string' || part !== 'style' || !from.beside) return given;
+  if (typeof from !== 'object' || part !== 'style' || !from.beside) return given;
   const { fileName, bytes, path = fileName, beside } = from;
   const text = withStyleFiles(textOf(bytes), path, shelf.for(beside));
   return { ...given, from: { fileName, bytes: bytesOf(text) } };

@@ -110,10 +110,11 @@ export function castScript(setting: ScriptSetting): CastScript {
     own: known,
     hasLibraries,
     hasJquery,
-    isGiven: far.some(({ provides }) => provides !== undefined),
+    isGiven: far.length > 0,
     hasIds,
     hasSlots: /\skm-slot\s*=/.test(mould.template),
   });
+  const writesHead = far.some(({ provides }) => provides !== 'jQuery');
   const flags = {
     start: true,
     renumber: hasIds,
@@ -122,6 +123,8 @@ export function castScript(setting: ScriptSetting): CastScript {
     first: reachesOut(mould),
     globals: shared.length > 0,
     bring: far.length > 0,
+    heads: writesHead,
+    nest: writesHead || adds.includes('styles'),
     load: hasLibraries || hasJquery || shared.length > 0,
     jquery: hasJquery,
   };

@@ -28,7 +28,7 @@ export interface ConfiningSource {
   /** True for libraries that came along, which may ask for anything. */
   readonly hasLibraries: boolean;
   readonly hasJquery: boolean;
-  /** True for libraries from elsewhere that make a global name. */
+  /** True for libraries that are loaded from elsewhere. */
   readonly isGiven: boolean;
   readonly hasIds: boolean;
   /** Names that the script itself declares. */

@@ -35,6 +35,8 @@ export const runtimeParts = [
   'plain',
   'globals',
   'bring',
+  'heads',
+  'nest',
   'load',
   'jquery',
   'first',

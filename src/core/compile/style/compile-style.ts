@@ -244,7 +244,8 @@ function mouldStyle(
     ...(scoped.some((one) => one.stylesPage) ? ['display: flow-root'] : []),
     // What lies behind its cast may not lie behind what the cast stands in.
     ...(sinks ? ['isolation: isolate'] : []),
-    ...undeclared,
+    // What a field sets needs no beginning.
+    ...undeclared.filter((one) => !defaults.some((other) => nameIn(other) === nameIn(one))),
   ];
   const nestedRules = joined([
     ruleOf(sealed ? `:where(${self})` : self, box),
@@ -268,6 +269,11 @@ function guardIn(
   const { template, scripts, moving } = source;
   const parts = pseudoElementsOf([template, ...(scripts ?? [])], trees);
   return guardOf({ scoping, moving, parts, ownsId, properties: own });
+}
+
+/** The name in a declaration. */
+function nameIn(declaration: string): string {
+  return declaration.slice(0, declaration.indexOf(':'));
 }
 
 function joined(parts: readonly string[]): string {

@@ -34,11 +34,11 @@ export function guardOf(source: GuardSource): string {
   const moved = moving ? movedSelectors(moving, ownsId) : [];
   const still = moving ? importantInHosts.filter((one) => !isMoving(one, moving.properties)) : [];
   const all = (head: string) => nested(head, parts, ['all: revert-layer !important']);
-  const [shared = []] = parts;
   const each = (head: string) =>
     nested(
       head,
-      [shared],
+      // What browsers draw does not move.
+      [['::before', '::after']],
       still.map((one) => `${one}: revert-layer !important`),
     );
   const rules = !moving

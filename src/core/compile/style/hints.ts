@@ -94,7 +94,8 @@ export interface HintSource {
  * for the elements of its casts.
  */
 export function hintRules({ template, scripts }: HintSource): string[] {
-  const [markup, drawings] = apart(template);
+  // No border is what browsers begin with, whoever asks for it.
+  const [markup, drawings] = apart(template.replace(/\sborder\s*=\s*["']?0["']?(?=[\s>/])/gi, ''));
   const written = attributesIn(markup);
   const drawn = attributesIn(drawings);
   const set = new Set((scripts ?? []).flatMap(setBy));

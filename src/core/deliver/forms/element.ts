@@ -44,6 +44,7 @@ export const element: Form = {
       `assets: ${toScriptData(assetsOf(cast))},`,
       `base: import.meta.url,`,
       `loads: ${toScriptData(loads)},`,
+      `key: ${toScriptData(runtime.key)},`,
       `code: [${called(code)}],`,
       `slots: ${ready.slots.length > 0 ? runtime.parts.slots : 'undefined'},`,
       `tools: { ${needs.html ? `...${kit.htmlInPage}` : ''} },`,

@@ -28,7 +28,7 @@ export const module: Form = {
       'const made = moduleOf({',
       `mould: ${toScriptData(portableOf(cast, manner, finish))},`,
       `manner: ${toScriptData(manner)},`,
-      `runtime: { parts: ${runtimeOf(cast, runtime)} },`,
+      `runtime: { key: ${toScriptData(runtime.key)}, parts: ${runtimeOf(cast, runtime)} },`,
       `assets: ${toScriptData(assetsOf(cast))},`,
       `tools: { ${tools.join(', ')} },`,
       '});',
