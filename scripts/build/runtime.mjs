@@ -42,5 +42,6 @@ function asExpression(module) {
   const body = module.replace(/export\{([\w$]+) as \w+\};?$/, (_, name) => `return ${name}`);
   // Where that function is all there is, it needs no other around it.
   const alone = /^function ([\w$]+)(\((?:(?!\}function ).)*\})return \1$/s.exec(body);
-  return alone ? `function${alone[2]}` : `(()=>{${body}})()`;
+  // One that calls itself keeps the name that it does so by.
+  return alone && !alone[2].includes(`${alone[1]}(`) ? `function${alone[2]}` : `(()=>{${body}})()`;
 }

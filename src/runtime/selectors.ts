@@ -1,6 +1,6 @@
 import type { Running } from './registry.ts';
 
-/** A selector of the author's as it holds in a cast: ids are its own, `body` and `html` its root. */
+/** A selector of the author's as it holds in a cast: ids are its own, the page's parts its root. */
 export function selectors({ root, tree, base, suffix }: Running): (selector: string) => string {
   const mark = tree === root ? `[data-cast="${root.dataset.cast}"]` : '[data-mould-root]';
   const has = (css: string) => base.matches(css) || tree.querySelector(css);
@@ -17,7 +17,7 @@ export function selectors({ root, tree, base, suffix }: Running): (selector: str
         )
       : selector;
     return owned.replace(
-      /(^|[\s>+~,(])(?:(?:html|:root)[\s>]+body|html|body|:root)(?![\w-])/gi,
+      /(^|[\s>+~,(])(?:(?:html|:root)[\s>]+)?(?:html|body|head|:root)(?![\w-])/gi,
       `$1${mark}`,
     );
   };

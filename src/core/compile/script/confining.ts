@@ -183,7 +183,8 @@ function selectsMore(use: PageUse, hasIds: boolean): boolean {
     const text = literalText(selector);
     if (text === undefined) return true;
     return (
-      (hasIds && /[#[]/.test(text)) || /(?:^|[\s>+~,(])(?:html|body|:root)(?![\w-])/i.test(text)
+      (hasIds && /[#[]/.test(text)) ||
+      /(?:^|[\s>+~,(])(?:html|body|head|:root)(?![\w-])/i.test(text)
     );
   });
 }
