@@ -43,5 +43,6 @@ keen-mould import call-out.html > /dev/null 2>&1
 terminal check 33 'keen-mould check call-out'
 keen-mould import "$root/demo/snippets/branch-picker.html" > /dev/null 2>&1
 terminal bind 51 'keen-mould bind branch-picker'
+terminal cast 41 'keen-mould cast branch-picker | head -37'
 terminal finding 12 'keen-mould cast broken'
 node "$root/scripts/screenshots.mjs" keen-mould-demo "$out"

@@ -16,7 +16,7 @@ import { declarationsOf, propertiesNamedIn, styledFields } from './properties.ts
 import { pseudoElementsOf } from './pseudo-elements.ts';
 import { resetOf } from './reset.ts';
 import type { RootFacts } from './root-facts.ts';
-import { nestedIn, type Scoping, selfOf, slotBox } from './root-selector.ts';
+import { dedented, nestedIn, type Scoping, selfOf, slotBox } from './root-selector.ts';
 import { isRowName, type RowSheet } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 import { type ScopedStyle, scopeStyle } from './scope-style.ts';
@@ -249,7 +249,7 @@ function mouldStyle(
   ];
   const nestedRules = joined([
     ruleOf(sealed ? `:where(${self})` : self, box),
-    ...rules,
+    ...rules.map(dedented),
     fieldRule(self, defaults, base.titles),
     belowRules(self, presetsOf(narrow), narrow, names.of.dashed),
   ]);

@@ -63,7 +63,7 @@ export function rootFactsOf(source: RootSource): RootFacts {
       .map(({ startTag: { start, end } }) => markup.source.slice(start, end)),
   );
   const isOnOthers = (name: string) =>
-    others().some((tag) => holed.test(tag) || tag.match(words)?.includes(name));
+    others().some((tag) => holed.test(tag) || classesIn(tag).includes(name));
   return {
     name: element?.name ?? 'div',
     mayBe: (parts) => parts.every(mayHave) && parts.some(isSaid),
@@ -80,6 +80,12 @@ export function rootFactsOf(source: RootSource): RootFacts {
       );
     },
   };
+}
+
+/** Words that a tag may have as classes: of its own, and of what is bound to it. */
+function classesIn(tag: string): string[] {
+  const values = tag.match(/\s(?:class|km-[\w-]+)\s*=\s*(?:"[^"]*"|'[^']*'|[^\s>]+)/gi) ?? [];
+  return values.flatMap((one) => one.match(words) ?? []);
 }
 
 /** A tag whose class or id a value is part of. */

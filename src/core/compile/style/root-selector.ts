@@ -108,6 +108,16 @@ export function wrapped(openings: readonly string[], rules: string): string {
   return `${open}\n${indented(rules)}\n${openings.map(() => '}').join(' ')}`;
 }
 
+/** Rules without the blanks that all their lines begin with. */
+export function dedented(rules: string): string {
+  if (/\\\r?\n/.test(rules)) return rules;
+  const depths = [...rules.matchAll(/^([ \t]*)\S/gm)].map(([, blanks = '']) => blanks);
+  const [shared = ''] = [...depths].sort((a, b) => a.length - b.length);
+  return shared === '' || !depths.every((one) => one.startsWith(shared))
+    ? rules
+    : rules.replace(new RegExp(`^${shared}`, 'gm'), '');
+}
+
 /** Two blanks before each line, but for text with strings that go over lines. */
 function indented(rules: string): string {
   return /\\\r?\n/.test(rules) ? rules : rules.replace(/^(?=[^\r\n])/gm, '  ');
