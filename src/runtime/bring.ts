@@ -33,16 +33,17 @@ export async function bring(page: Registry, needs: readonly Need[], mould: strin
     }
     const script = document.createElement('script');
     if (integrity) Object.assign(script, { integrity, crossOrigin: 'anonymous' });
-    const names = [...Object.keys(ours), ...(there ? namesOf(provides) : [])];
-    const pages = names.map((name) => [name, all[name]] as const);
+    const pages: Names = {};
+    for (const name of [...Object.keys(ours), ...(provides ? namesOf(provides) : [])])
+      pages[name] = all[name];
     // What the file itself makes or asks for is ours, and all else on the page has its own.
-    const isOurs = () => document.currentScript === script;
-    for (const [name, own] of pages) {
+    const side = (): Names => (document.currentScript === script ? ours : pages);
+    for (const name in pages) {
       Object.defineProperty(all, name, {
         configurable: true,
-        get: () => (isOurs() ? ours[name] : own),
+        get: () => side()[name],
         set: (value) => {
-          if (isOurs()) ours[name] = value;
+          side()[name] = value;
         },
       });
     }
@@ -53,8 +54,13 @@ export async function bring(page: Registry, needs: readonly Need[], mould: strin
       );
     });
     settle?.();
-    for (const [name, value] of pages)
+    for (const name in pages) {
+      // A function that the file declares takes the place of what stood there.
+      const made = Object.getOwnPropertyDescriptor(all, name)?.value;
+      if (made) ours[name] = made;
+      const value = pages[name] ?? ours[name];
       Object.defineProperty(all, name, { configurable: true, writable: true, value });
+    }
     if (provides) taken[src] = ours[provides] ?? all[provides];
   };
 
@@ -63,7 +69,14 @@ export async function bring(page: Registry, needs: readonly Need[], mould: strin
     const [src, , provides] = need;
     // A plugin is made part of one jQuery, so it is loaded for each.
     const key = base + src;
-    files[key] ??= load(need);
+    if (!files[key]) {
+      // One after the other: two that load at once would take each other's names.
+      const before = page.last;
+      files[key] = page.last = (async () => {
+        await before;
+        await load(need);
+      })();
+    }
     await files[key];
     if (provides === 'jQuery') base = src;
     if (provides && taken[src] !== all[provides])

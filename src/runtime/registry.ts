@@ -149,6 +149,8 @@ export interface Registry extends Record<Added, (to: Confinement) => void> {
   used?: Running | undefined;
   /** Files that are loaded, or on their way. */
   files?: Record<string, Promise<void>>;
+  /** The last of them. */
+  last?: Promise<void>;
   /** What libraries made, by the addresses of their files. */
   taken?: Record<string, unknown>;
   /** Rules that libraries put into the head of the page. */

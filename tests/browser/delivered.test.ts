@@ -225,6 +225,13 @@ describe('a library from elsewhere', () => {
     ]);
   });
 
+  it('keeps its name while another version loads, and the page what it takes up meanwhile', async () => {
+    const later = '<script>setTimeout(() => { window.Rails = { version: "9.0.0" } })</script>';
+    const { texts, own } = await shown(site + later, [old, bringing('two', '3.0.0')]);
+    expect(texts).toEqual(['1.4.0,', '3.0.0,']);
+    expect(own).toBe('9.0.0,');
+  });
+
   it('may write style into the head, which counts in the cast as in the snippet', async () => {
     const script = `Paint();
       setTimeout(() => {
