@@ -1,6 +1,6 @@
 import { isMoving, type Moving } from './moving-properties.ts';
 import { anyId } from './own-id-selectors.ts';
-import { layers, ownMark, type Scoping, slotBorder, wrapped } from './root-selector.ts';
+import { layers, ownRoot, type Scoping, wrapped } from './root-selector.ts';
 
 /** What hosts make important most: each is held off alone where something else of an element moves. */
 const importantInHosts = `background border border-radius box-shadow margin padding float position
@@ -54,8 +54,7 @@ export function guardOf(source: GuardSource): string {
 
 function guardRule({ scoping }: GuardSource, rules: readonly string[]): string {
   if (rules.length === 0) return '';
-  const mark = ownMark(scoping);
-  const [before, root] = scoping.hasSlots ? [[slotBorder(mark)], ':scope'] : [[], mark];
+  const [before, root] = ownRoot(scoping);
   const inside = wrapped(['&, & *'], rules.join('\n'));
   return wrapped([`@layer ${layers.guard}`, ...before, root], inside);
 }
@@ -67,8 +66,7 @@ function weakRule({ scoping, parts, properties }: GuardSource, isWhole: boolean)
     ...properties.map((name) => `${name}: revert-layer`),
   ];
   if (set.length === 0) return '';
-  const mark = ownMark(scoping);
-  const [before, root] = scoping.hasSlots ? [[slotBorder(mark)], ':scope'] : [[], mark];
+  const [before, root] = ownRoot(scoping);
   const rules = nested('', isWhole ? [] : parts, set);
   return wrapped([...before, `:is(${weight}, ${root}, ${root} *)`], rules.join('\n'));
 }

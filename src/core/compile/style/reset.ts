@@ -2,7 +2,7 @@ import type { CssNode } from 'css-tree';
 import { nested } from './guard.ts';
 import { type HintSource, hintRules } from './hints.ts';
 import { pseudoElementsOf } from './pseudo-elements.ts';
-import { layers, ownMark, type Scoping, slotBorder, wrapped } from './root-selector.ts';
+import { layers, ownRoot, type Scoping, wrapped } from './root-selector.ts';
 
 /** Text style that a cast would inherit from its host, as it is at the top of a page of its own. */
 const inherited = [
@@ -98,7 +98,6 @@ export interface ResetSource extends HintSource {
 /** What casts with a look of their own begin with: what browsers do with elements, and no more. */
 export function resetOf(source: ResetSource): string {
   const { template, scripts, scoping, trees, rootName, customElements } = source;
-  const mark = ownMark(scoping);
   const parts = pseudoElementsOf([template, ...(scripts ?? [])], trees);
   const ofElements = [
     ...nested('', parts, ['all: revert']),
@@ -109,6 +108,6 @@ export function resetOf(source: ResetSource): string {
     wrapped(['&, & *'], ofElements.join('\n')),
     `& { ${rootStart(rootName, customElements)} }`,
   ];
-  const [before, at] = scoping.hasSlots ? [[slotBorder(mark)], ':scope'] : [[], mark];
+  const [before, at] = ownRoot(scoping);
   return wrapped([`@layer ${layers.reset}`, ...before, at], rules.join('\n'));
 }

@@ -37,7 +37,7 @@ export function rootMark({ mouldName, sealed }: Pick<Scoping, 'mouldName' | 'sea
 }
 
 /** The roots of casts that have a look of their own, and no other. */
-export function ownMark(scoping: Pick<Scoping, 'mouldName' | 'sealed'>): string {
+function ownMark(scoping: Pick<Scoping, 'mouldName' | 'sealed'>): string {
   return `${rootMark(scoping)}:not([data-look])`;
 }
 
@@ -60,8 +60,14 @@ export function castSelector(scoping: Scoping, id?: string): string {
 }
 
 /** What encloses rules that end where a slot begins (CSS Cascade 6, 2.5). */
-export function slotBorder(mark: string): string {
+function slotBorder(mark: string): string {
   return `@scope (${mark}) to (:scope [data-slot])`;
+}
+
+/** The root of casts with a look of their own as a rule names it, and what stands around that rule. */
+export function ownRoot(scoping: Scoping): [around: string[], root: string] {
+  const mark = ownMark(scoping);
+  return scoping.hasSlots ? [[slotBorder(mark)], ':scope'] : [[], mark];
 }
 
 /** What holds the content of a slot, where the mould's custom properties end. */
