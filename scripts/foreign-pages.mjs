@@ -1,5 +1,5 @@
 // Fetches pages that were not written for this project, to measure casts on: those that packages
-// ship to show their components, at pinned versions. `npm run isolation -- FOLDER` takes them.
+// ship to show their components, at pinned versions, in rounds. `npm run isolation -- FOLDER` takes them.
 import { spawnSync } from 'node:child_process';
 import {
   cpSync,
@@ -10,26 +10,16 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const folder = resolve(
   process.argv[2] ?? fileURLToPath(new URL('../.cache/pages', import.meta.url)),
 );
-const pages = JSON.parse(readFileSync(new URL('foreign-pages.json', import.meta.url), 'utf8'));
-
-/** What stands in for jQuery where a page loads it from elsewhere, by the name of the file. */
-const jquery = {
-  '1.12.4': ['jquery.min.js', 'jquery-1.10.0.min.js', 'jquery-1.12.0.min.js'],
-  '2.2.4': ['jquery-2.0.3.min.js'],
-  '3.7.1': [
-    'jquery-3.1.1.min.js',
-    'jquery-3.2.1.min.js',
-    'jquery-3.5.0.min.js',
-    'jquery-3.5.1.min.js',
-    'jquery-3.7.1.js',
-  ],
-};
+const { standIns, rounds } = JSON.parse(
+  readFileSync(new URL('foreign-pages.json', import.meta.url), 'utf8'),
+);
+const asked = process.argv.slice(3);
 
 function run(command, words, cwd) {
   const { status, stdout, stderr } = spawnSync(command, words, { cwd, encoding: 'utf8' });
@@ -51,23 +41,36 @@ function unpack(name, to) {
   rmSync(box, { recursive: true });
 }
 
-const found = [];
-for (const [name, paths] of Object.entries(pages)) {
-  const own = name.replace(/@[^@]*$/, '').replace(/\W+/g, '-');
-  try {
-    unpack(name, join(folder, own));
-    found.push(
-      ...paths.map((path) => `${own}/${path}`).filter((path) => existsSync(join(folder, path))),
-    );
-  } catch (error) {
-    console.error(`${name} cannot be fetched: ${error.message.trim()}`);
+/** Puts the files that a page asks for from elsewhere where the measurement looks for them. */
+function bringFar(page, to) {
+  const addresses = page.matchAll(/(?:src|href)\s*=\s*["']?((?:https?:)?\/\/[^"' >]+)/g);
+  for (const [, address] of addresses) {
+    const { pathname } = new URL(address, 'http://far.localhost');
+    const [, name, file] = standIns.find(([pattern]) => new RegExp(pattern, 'i').test(pathname)) ?? [];
+    if (!name) continue;
+    const own = join(to, '.packages', name);
+    unpack(name, own);
+    mkdirSync(join(to, dirname(pathname)), { recursive: true });
+    cpSync(join(own, file), join(to, pathname));
   }
 }
-mkdirSync(join(folder, '.remote'), { recursive: true });
-for (const [version, names] of Object.entries(jquery)) {
-  const own = join(folder, '.remote', version);
-  unpack(`jquery@${version}`, own);
-  for (const name of names) cpSync(join(own, 'dist/jquery.min.js'), join(folder, '.remote', name));
+
+for (const round of asked.length > 0 ? asked : Object.keys(rounds)) {
+  const found = [];
+  const to = join(folder, round);
+  for (const [name, paths] of Object.entries(rounds[round])) {
+    const own = name.replace(/@[^@]*$/, '').replace(/\W+/g, '-');
+    try {
+      unpack(name, join(to, own));
+      for (const path of paths.map((one) => `${own}/${one}`)) {
+        if (!existsSync(join(to, path))) continue;
+        bringFar(readFileSync(join(to, path), 'latin1'), join(to, '.remote'));
+        found.push(path);
+      }
+    } catch (error) {
+      console.error(`${name} cannot be fetched: ${error.message.trim()}`);
+    }
+  }
+  writeFileSync(join(to, 'pages.txt'), `${found.join('\n')}\n`);
+  console.log(`Round ${round}: ${found.length} pages are in ${to}`);
 }
-writeFileSync(join(folder, 'pages.txt'), `${found.join('\n')}\n`);
-console.log(`${found.length} pages of ${Object.keys(pages).length} packages are in ${folder}`);

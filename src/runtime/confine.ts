@@ -1,8 +1,5 @@
 import type { Confinement, MouldCode, Registry, Running } from './registry.ts';
 
-/** An array that can do what a list of the page can. */
-type Found = HTMLElement[] & { item(at: number): HTMLElement | null };
-
 /**
  * Gives a cast a document and a window of its own, which reach no further than its root. What they
  * have beside looking up elements is added by other parts.
@@ -11,14 +8,22 @@ export function confine(page: Registry, cast: Running, about: MouldCode): Confin
   const { tree, base, box, suffix } = cast;
   const within = (box ? base : tree) as HTMLElement;
   const own = page.selectors?.(cast) ?? String;
+  // A box is none of the author's elements, but for what means the body, whose attributes it has.
+  const isBodys = (css: string): boolean => {
+    const body = document.createElement('body');
+    for (const { name, value } of base.attributes) body.setAttribute(name, value);
+    return body.matches(css);
+  };
   const all: Confinement['all'] = (selector) => {
     const css = own(selector);
-    let found = [...within.querySelectorAll<HTMLElement>(css)] as Found;
-    // A box is none of the author's elements, but for what means the page.
-    if (within === base && (!box || css !== selector) && base.matches(css)) found.unshift(base);
-    if (about.slots) found = found.filter(cast.owns) as Found;
-    found.item = (at) => found[at] ?? null;
-    return found;
+    const list = within.querySelectorAll<HTMLElement>(css);
+    const isBase =
+      within === base && base.matches(css) && (!box || css !== selector || isBodys(css));
+    if (!isBase && !about.slots) return list;
+    const found = [...(isBase ? [base] : []), ...list].filter(about.slots ? cast.owns : Boolean);
+    // Scripts tell a list of the page from an array, and treat the two differently.
+    Object.setPrototypeOf(found, NodeList.prototype);
+    return Object.assign(found, { item: (at: number) => found[at] ?? null });
   };
   const first = (selector: string) => all(selector)[0] ?? null;
   const byId = (id: string) => first(`[id="${CSS.escape(id)}"]`);

@@ -36,7 +36,9 @@ export function jquery(to: Confinement, from: object): object {
   const { cast, reach, own } = to;
   const { box, tree, root } = cast;
   const doc = reach.document as unknown;
-  const call: Calling = (found, method, ...given) => (jq.fn[method] as Call).apply(found, given);
+  const { page } = to;
+  const methods = (page.older?.(jq.fn as never) ?? jq.fn) as Methods;
+  const call: Calling = (found, method, ...given) => (methods[method] as Call).apply(found, given);
 
   const select = (written: string, context?: unknown): Found => {
     if (/^\s*(?:html\s*,\s*body|body\s*,\s*html)\s*$/i.test(written)) return jq(written);
@@ -72,13 +74,16 @@ export function jquery(to: Confinement, from: object): object {
   const wrap = (wanted?: unknown, context?: unknown, ...rest: unknown[]): Found => {
     if (typeof wanted === 'function') ready(wanted as Call);
     if (typeof wanted === 'function' || wanted === doc) return jq(document);
-    if (typeof wanted === 'string' && !/^\s*</.test(wanted))
-      return select(wanted, context && context !== doc ? $(context) : undefined);
+    if (typeof wanted === 'string' && !/^\s*</.test(wanted)) {
+      const found = select(wanted, context && context !== doc ? $(context) : undefined);
+      if (page.older) found.selector = wanted;
+      return found;
+    }
     if (wanted === reach) return jq(window);
     return jq(wanted, context === doc ? document : context, ...rest);
   };
 
-  const fn: Record<string, Call> = Object.create(jq.fn);
+  const fn: Record<string, Call> = Object.create(methods);
   const $ = ((...given: unknown[]) => Object.setPrototypeOf(wrap(...given), fn)) as Jquery;
   Object.setPrototypeOf($, jq);
   $.fn = $.prototype = fn;

@@ -128,6 +128,8 @@ export type Added =
   | 'late'
   | 'timers'
   | 'tags'
+  | 'scripts'
+  | 'bundled'
   | 'classes'
   | 'names'
   | 'forms'
@@ -166,6 +168,8 @@ export interface Registry extends Record<Added, (to: Confinement) => void> {
   load?(page: Registry, to: Confinement, about: MouldCode, mould: MouldInReach): void;
   confine?(page: Registry, cast: Running, about: MouldCode): Confinement;
   selectors?(cast: Running): (selector: string) => string;
+  /** Methods of a jQuery that is old, with those that came later. */
+  older?(methods: never): unknown;
   jquery?(to: Confinement, from: object): object;
   first?(cast: Running): void;
   handlers?(cast: Running): (list: readonly Handler[]) => void;

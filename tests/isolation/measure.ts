@@ -86,7 +86,7 @@ export async function measure(
       chance,
     );
   // Where nothing goes by time or chance, another run is the same run.
-  const isChancy = /random|\bDate\b|performance|Interval|Timeout|AnimationFrame/.test(
+  const isChancy = /<script[^>]*\ssrc|random|\bDate\b|performance|Interval|Timeout|AnimationFrame/i.test(
     subject.bare.document,
   );
   const [again, idle, other, otherIdle] = await Promise.all([

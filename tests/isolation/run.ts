@@ -14,9 +14,8 @@ export async function run(words: readonly string[]): Promise<number> {
   const folder = resolve(words.find((word) => !word.startsWith('--')) ?? 'demo/snippets');
   const only = words.find((word) => word.startsWith('--only='))?.slice(7);
   const far = (asked: string) => {
-    const name = asked.slice(asked.lastIndexOf('/') + 1);
-    const path = join(folder, '.remote', name);
-    return name !== '' && existsSync(path) ? readFileSync(path) : undefined;
+    const path = join(folder, '.remote', asked);
+    return existsSync(path) && statSync(path).isFile() ? readFileSync(path) : undefined;
   };
   const manners = words.includes('--scoped') ? (['scoped'] as const) : undefined;
   const pictures = words.find((word) => word.startsWith('--pictures='))?.slice(11);

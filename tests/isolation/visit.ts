@@ -1,4 +1,4 @@
-import type { Browser, ElementHandle, Page, Route } from 'playwright-core';
+import type { Browser, ElementHandle, Page, Request, Route } from 'playwright-core';
 import { contentType } from '../../src/core/text/content-type.ts';
 import { install, type Place } from './in-page.ts';
 import type { Side } from './sides.ts';
@@ -13,6 +13,12 @@ export interface Moment {
   readonly dom: string;
   readonly png: Uint8Array;
 }
+
+/**
+ * How long a visit takes before the first act, for an act and after it, in ms. No sum of these is
+ * near a full second or a frame of 16 ms, so that what begins some ms later is no tick behind.
+ */
+const times = { before: 2009, act: 608, after: 48 };
 
 /**
  * Opens a page with time and chance standing still, and closes it when the visit is over.
@@ -60,18 +66,31 @@ export async function visit<T>(
         return (now - 1) / 2147483646;
       };
     }, seed);
+    const asked = new Set<Request>();
+    page.on('request', (one) => asked.add(one));
+    page.on('requestfinished', (one) => asked.delete(one));
+    page.on('requestfailed', (one) => asked.delete(one));
     await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 20_000 });
     await page.evaluate(`window.isolation = (${install.toString()})()`);
-    await runFor(page, 2000 + late);
+    await loaded(page, asked);
+    await runFor(page, times.before + late);
     return await see(page);
   } finally {
     await context.close();
   }
 }
 
+/** Waits for what is still on its way, such as a library that a cast has asked for: no time passes. */
+async function loaded(page: Page, asked: ReadonlySet<Request>): Promise<void> {
+  for (let tries = 0, quiet = 0; tries < 100 && quiet < 3; tries += 1) {
+    await drawn(page);
+    quiet = asked.size === 0 ? quiet + 1 : 0;
+  }
+}
+
 /** What comes of an act: timers run, transitions end, scrolling comes to rest. */
 async function passTime(page: Page): Promise<void> {
-  await runFor(page, 600);
+  await runFor(page, times.act);
   await page.evaluate(() => {
     // A document does not tell of what moves in shadow trees.
     const trees = [...document.querySelectorAll('*')].flatMap((one) => one.shadowRoot ?? []);
@@ -80,7 +99,7 @@ async function passTime(page: Page): Promise<void> {
     }
   });
   await drawn(page);
-  await runFor(page, 50);
+  await runFor(page, times.after);
   await atRest(page);
 }
 

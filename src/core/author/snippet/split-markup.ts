@@ -1,5 +1,4 @@
 import type { Code } from '#wording';
-import { writes, writtenHere } from '../../compile/script/written-here.ts';
 import type { Font, Library } from '../../model/mould.ts';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { isRemoteAddress } from '../../text/address.ts';
@@ -37,6 +36,7 @@ import { quirksMark, quirksStyle } from './quirks.ts';
 import { withScriptFiles } from './script-addresses.ts';
 import { scriptRole } from './script-type.ts';
 import { withStyleFiles } from './style-addresses.ts';
+import { standInFor } from './stand-in.ts';
 import { type StylePart, underMedia } from './style-part.ts';
 
 /** Something of the paste that the mould does not hold. */
@@ -227,7 +227,7 @@ class MarkupSplitter {
       }
       return this.takeLibrary(element, 'script', src);
     }
-    const inner = this.cut(element, writes(text) ? writtenHere : '');
+    const inner = this.cut(element, standInFor(element, text));
     if (!inner || !inside) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
     else this.scripts.push({ ...inside, text: withScriptFiles(text, this.file, this.shelf) });
@@ -235,7 +235,8 @@ class MarkupSplitter {
   }
 
   private takeLibrary(element: SourceElement, part: LibraryPart, url: string | undefined): boolean {
-    const range = this.cut(element);
+    const code = part === 'script' ? this.shelf.find(this.file, url ?? '')?.file.text : undefined;
+    const range = this.cut(element, standInFor(element, code ?? ''));
     if (!range) return true;
     if (!url?.trim()) {
       this.drop(element, 'it names no file to load');

@@ -3,8 +3,8 @@ import type { Library, Mould } from '../../model/mould.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
 import { fieldRead, scriptUses } from '../uses/script-uses.ts';
-import { type Confining, confiningOf } from './confining.ts';
-import { type PageUse, readPageUse } from './free-names.ts';
+import { bringsJquery, type Confining, confiningOf } from './confining.ts';
+import { noUse, type PageUse, readPageUse, withWindowNames } from './free-names.ts';
 import { fileAt, type LibraryCode, libraryCodes } from './library-code.ts';
 import { asCalls, moduleAddress } from './module-imports.ts';
 import { endless, isBuiltIn, isLive, leadingOut, ownNames, speaksOf } from './names-in-reach.ts';
@@ -13,7 +13,8 @@ import { type ParsedScript, parseScript } from './parse-script.ts';
 import { asksForValues, type ScriptRead } from './read-script.ts';
 import { runtimeParts } from './runtime-parts.ts';
 import { partEdits } from './script-parts.ts';
-import { writeEdits } from './written-here.ts';
+import { accessors, knownOutside, sharedNames, takenUp } from './window-names.ts';
+import { placeEdits } from './written-here.ts';
 
 /** A mould's script made ready to run once for each cast, and what a page needs for that. */
 export interface CastScript {
@@ -57,24 +58,28 @@ export interface ScriptSetting {
 export function castScript(setting: ScriptSetting): CastScript {
   const { mould, parsed, read, handlers, ids, hasIds } = setting;
   const { script } = mould;
-  const use = readPageUse(parsed);
+  const written = readPageUse(parsed);
   const spoken = handlers.map(({ code }) => code).join('\n');
   const inHandlers = [...new Set(spoken.match(/[A-Za-z_$][\w$]*/g) ?? [])].filter(
     (name) => speaksOf(spoken, name) && !read.globals.includes(name),
   );
-  const libraries = libraryCodes(mould, new Set([...use.free, ...inHandlers]));
+  const libraries = libraryCodes(mould, hasIds, [written, { ...noUse, free: new Set(inHandlers) }]);
+  const isOutside = knownOutside(
+    written,
+    libraries.map((one) => one.use),
+  );
+  const use = withWindowNames(written, isOutside);
   const elements = namedElements(use, ids);
   const names = [...new Set([...use.free, ...inHandlers])].filter(
     (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
   );
   const edits = [
-    ...writeEdits(script, use, setting.standIns),
+    ...placeEdits(script, use, setting.standIns),
     ...pageEdits({ ...setting, use, script, own: new Set(elements) }),
     ...('program' in parsed ? partEdits(script, parsed.program, read.isStrict || read.awaits) : []),
   ];
   const shared = sharedNames(script, read, use);
-  const onWindow = read.globals.filter((name) => use.read.has(name) || use.written.has(name));
-  const reached = [...new Set([...shared, ...onWindow])];
+  const reached = read.globals.filter((name) => shared.includes(name) || isOutside(name));
   const known = new Set([...read.globals, ...use.assigned, ...elements]);
   const inline = handlers.length > 0 ? [endless(handlersFunction(setting, known))] : [];
   const needsWindow =
@@ -88,14 +93,15 @@ export function castScript(setting: ScriptSetting): CastScript {
     ...(read.isStrict ? ["'use strict';", ...taken] : []),
     ...ownNames(use, elements),
     ...elements.map((name) => `const ${name} = document.getElementById('${name}');`),
-    ...(reached.length > 0 ? [accessors(reached, read)] : []),
+    ...('program' in parsed && libraries.length > 0 ? takenUp(parsed.program, reached) : []),
+    ...(reached.length > 0 ? [accessors(reached)] : []),
     ...(handlers.length > 0 ? ['mould.handlers(handlersOf());'] : []),
   ];
   const body = edited(setting, edits);
   const first = [head, ...opening].join(' ') + (opening.length > 0 ? ' ' : '\n');
   const code = [first + endless(body.trimEnd()), ...inline, '}'].join('\n');
   const all = [script, spoken, ...libraries.map((one) => one.text)].join('\n');
-  const hasJquery = asksForJquery(mould);
+  const hasJquery = asksForJquery(mould) || bringsJquery(script);
   const hasLibraries = libraries.length > 0;
   const far = farScripts(mould);
   const {
@@ -125,7 +131,8 @@ export function castScript(setting: ScriptSetting): CastScript {
     bring: far.length > 0,
     heads: writesHead,
     nest: writesHead || adds.includes('styles'),
-    load: hasLibraries || hasJquery || shared.length > 0,
+    load: hasLibraries || asksForJquery(mould) || shared.length > 0,
+    older: hasJquery && isOld(mould, all),
     jquery: hasJquery,
   };
   return {
@@ -193,35 +200,19 @@ function asksForJquery({ manifest }: Mould): boolean {
   return (manifest.libraries ?? []).some(({ provides }) => provides === 'jQuery');
 }
 
+/** True for a jQuery before 1.9, whose methods are others. */
+function isOld({ manifest }: Mould, all: string): boolean {
+  const known = (manifest.libraries ?? []).find(({ provides }) => provides === 'jQuery')?.version;
+  const [, said] = /\bjQuery (?:JavaScript Library )?v?(\d+\.\d+)/.exec(all) ?? [];
+  return /^1\.[0-8](?!\d)/.test(known ?? said ?? '');
+}
+
 /** Names that are elements by their ids. */
 function namedElements(use: PageUse, ids: ReadonlySet<string>): string[] {
   return [...use.free].filter(
     (name) =>
       ids.has(name) && !use.assigned.has(name) && !use.written.has(name) && !isBuiltIn(name),
   );
-}
-
-/** Names of the script's own that handlers in markup it writes speak of. */
-function sharedNames(script: string, read: ScriptRead, use: PageUse): string[] {
-  const own = [...new Set([...read.globals, ...use.written])];
-  const handlers = [
-    ...script.matchAll(
-      /\bon[a-z]+\s*=\s*\\?["'][^<>]*|['"`]on[a-z]+['"`]\s*,[^\n]*|javascript:[^\n]*/g,
-    ),
-  ].map(([text]) => text);
-  if (handlers.length === 0) return [];
-  const spoken = handlers.join('\n');
-  return own.filter((name) => speaksOf(spoken, name));
-}
-
-/** Members of the cast's window that are the script's own variables. */
-function accessors(names: readonly string[], read: ScriptRead): string {
-  const own = names.filter((name) => read.globals.includes(name));
-  if (own.length === 0) return '';
-  const each = own.map(
-    (name) => `get ${name}() { return ${name} }, set ${name}(to) { ${name} = to }`,
-  );
-  return `Object.defineProperties(window, Object.getOwnPropertyDescriptors({ ${each.join(', ')} }));`;
 }
 
 /** The inline handlers as functions, made ready as the script is; what it declares they know. */

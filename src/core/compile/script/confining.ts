@@ -52,6 +52,7 @@ const bringing: readonly (readonly [part: string, document: RegExp, window: RegE
   ['names', /^getElementsByName$/, /^$/],
   ['forms', /^(?:forms|images|links)$/, /^$/],
   ['writing', /^write(?:ln|At)?$/, /^$/],
+  ['scripts', /^scripts?At$/, /^$/],
   ['focus', /^activeElement$/, /^$/],
   ['elements', /^$/, /^customElements$/],
 ];
@@ -73,6 +74,7 @@ const spoken: readonly (readonly [part: string, words: RegExp])[] = [
     /\b(?:forms|images|links)\b|\bdocument\s*(?:\[|\.\s*[a-z]+\s*\.\s*(?:elements|submit|reset|value))/,
   ],
   ['writing', /\bwrite(?:ln|At)?\b/],
+  ['scripts', /\bcurrentScript\b|getElementsByTagName\(\s*['"]script/],
   ['focus', /\bactiveElement\b/],
   ['frames', /\bdefaultView\b|\bgetComputedStyle\b|\b(?:window|self|win)\.(?:top|parent|frames)\b/],
   ['elements', /\bcustomElements\b/],
@@ -101,6 +103,7 @@ export function confiningOf(source: ConfiningSource): Confining {
   }
   if (hasSlots) needed.add('slotted');
   if (isGiven) needed.add('given');
+  if (bringsJquery(all)) needed.add('bundled');
   if (/\bradio\b/.test(all)) needed.add('radios');
   if (makesStyle(all)) needed.add('styles');
   const isOpen = members === undefined;
@@ -194,6 +197,11 @@ function usesKeys(code: string): boolean {
   const others =
     /['"`](?:Arrow\w+|Up|Down|Left|Right|Enter|Tab|Home|End|Page\w+|Space\w*|Delete|Backspace|.)['"`]|\b(?:keyCode|which|code)\b|(?<!\.)\bkey\b(?!\s*[!=]==?)/;
   return /\bkey(?:down|up|press)\b/i.test(code) && others.test(code);
+}
+
+/** True for a bundle with jQuery in it, which it puts on its window. */
+export function bringsJquery(code: string): boolean {
+  return /\bjquery\s*:\s*["'`\w]/.test(code) && /\.jQuery\s*=/.test(code);
 }
 
 /** True where code may put rules of its own on the page. */

@@ -23,17 +23,21 @@ export interface PageUse {
   /** Names it reads as members of its window. */
   readonly read: ReadonlySet<string>;
   readonly program: Program | undefined;
+  /** Where a comment begins with `<!--`. */
+  readonly htmlComments: readonly number[];
   readonly nodes: ReadonlyMap<string, readonly ScriptNode[]>;
   /** True where an identifier means a name that nothing around it declares. */
   readonly isFree: (at: ScriptNode) => boolean;
 }
 
-const noUse: PageUse = {
+/** What is known of a script that cannot be read. */
+export const noUse: PageUse = {
   free: new Set(),
   assigned: new Set(),
   written: new Set(),
   read: new Set(),
   program: undefined,
+  htmlComments: [],
   nodes: new Map(),
   isFree: () => false,
 };
@@ -63,10 +67,19 @@ export function readPageUse(parsed: ParsedScript): PageUse {
     nodes,
     isFree,
     program: parsed.program,
+    htmlComments: parsed.htmlComments,
     assigned: new Set(assignedIn(nodes, names).filter((name) => free.has(name))),
     written: new Set([...members.filter(isTarget).flatMap(nameOf), ...bundled]),
     read: new Set(members.filter((one) => !isTarget(one)).flatMap(nameOf)),
   };
+}
+
+/**
+ * The same use, in which the names that are known outside the script as well are members of its
+ * window: a script that assigns to `x` makes `window.x` (ECMAScript, 9.1.1.4).
+ */
+export function withWindowNames(use: PageUse, isKnown: (name: string) => boolean): PageUse {
+  return { ...use, assigned: new Set([...use.assigned].filter((name) => !isKnown(name))) };
 }
 
 function freeIn(names: ScriptNames | undefined): PageUse['isFree'] {

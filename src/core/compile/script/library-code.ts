@@ -2,11 +2,12 @@ import MagicString from 'magic-string';
 import type { Mould } from '../../model/mould.ts';
 import { hashOf, textOf } from '../../text/utf8.ts';
 import { noNames } from '../style/page-names.ts';
-import { type PageUse, readPageUse } from './free-names.ts';
-import { endless, isBuiltIn, isLive, leadingOut, ownNames } from './names-in-reach.ts';
-import { applyEdits, pageEdits } from './page-edits.ts';
+import { type PageUse, readPageUse, withWindowNames } from './free-names.ts';
+import { endless, isLive, leadingOut, ownNames } from './names-in-reach.ts';
+import { applyEdits, ownSelectors, pageEdits, type ScriptEdit } from './page-edits.ts';
 import { parseScript } from './parse-script.ts';
 import { globalNames } from './read-script.ts';
+import { accessors, knownOutside, takenUp } from './window-names.ts';
 
 /** A library whose text came along, as a function that can be run inside a cast's confinement. */
 export interface LibraryCode {
@@ -18,15 +19,21 @@ export interface LibraryCode {
   readonly names: readonly string[];
   readonly code: string;
   readonly text: string;
+  /** What it asks of the page. */
+  readonly use: PageUse;
 }
 
 /**
  * The libraries of a mould whose files came along. jQuery is shared by a page, and so is what asks
  * nothing of the document; all others look for elements of their own, and are run once a cast.
  *
- * @param wanted names the mould's own code counts on, which a library may declare
+ * @param others what the mould's own code asks of the page, which a library may declare
  */
-export function libraryCodes(mould: Mould, wanted: ReadonlySet<string>): LibraryCode[] {
+export function libraryCodes(
+  mould: Mould,
+  hasIds: boolean,
+  others: readonly PageUse[],
+): LibraryCode[] {
   const found = (mould.manifest.libraries ?? []).flatMap(
     ({ name, version = '', script, provides }) => {
       const file = script === undefined ? undefined : fileAt(mould, script);
@@ -35,18 +42,22 @@ export function libraryCodes(mould: Mould, wanted: ReadonlySet<string>): Library
       return [{ name, version, provides, text, use: readPageUse(parseScript(text)) }];
     },
   );
-  const asked = new Set([...wanted, ...found.flatMap(({ use }) => [...use.free])]);
-  return found.map(({ name, version, provides, text, use }) => {
+  const uses = [...others, ...found.map(({ use }) => use)];
+  return found.map(({ name, version, provides, text, use: written }) => {
+    const isOutside = knownOutside(
+      written,
+      uses.filter((one) => one !== written),
+    );
+    const use = withWindowNames(written, isOutside);
     const isJquery = provides === 'jQuery';
     const isPlugin = !isJquery && (use.free.has('jQuery') || /\$\.fn\b/.test(text));
     const isBlind = !/\bdocument\b/.test(text) || /customElements\s*\.\s*define/.test(text);
     const names = [...use.free].filter((one) => leadingOut.has(one) && !isLive(one, use));
-    return {
-      key: `${name}@${version}-${hashOf(text)}`,
-      once: isJquery || (isBlind && !isPlugin),
-      ...wrapLibrary(text, use, names, asked),
-      text,
-    };
+    const once = isJquery || (isBlind && !isPlugin);
+    const setting = { use, script: text, hasIds: false, names: noNames, own: new Set<string>() };
+    const edits = [...pageEdits(setting), ...(hasIds && !once ? ownSelectors(setting) : [])];
+    const code = wrapLibrary(text, use, names, edits, isOutside);
+    return { key: `${name}@${version}-${hashOf(code.code)}`, once, ...code, text, use };
   });
 }
 
@@ -62,21 +73,24 @@ function wrapLibrary(
   text: string,
   use: PageUse,
   names: readonly string[],
-  asked: ReadonlySet<string>,
+  edits: readonly ScriptEdit[],
+  isOutside: (name: string) => boolean,
 ): Pick<LibraryCode, 'names' | 'code'> {
-  const declared = use.program ? globalNames(use.program) : [];
-  const made = [...new Set([...declared, ...use.assigned])].filter(
-    (name) => asked.has(name) && !isBuiltIn(name),
-  );
-  const edits = pageEdits({ use, script: text, hasIds: false, names: noNames, own: new Set() });
+  const { program } = use;
+  const made = program ? [...new Set(globalNames(program))].filter(isOutside) : [];
+  const taken = program ? takenUp(program, made) : [];
   const given = names.includes('window') ? names : [...names, 'window'];
-  const kept = made.map((name) => `window.${name} = ${name};`);
   const edited = new MagicString(text);
   applyEdits(edited, edits);
   const code = [
-    `function (${['mould', ...given].join(', ')}) { ${ownNames(use, []).join(' ')} (function () {`,
+    [
+      `function (${['mould', ...given].join(', ')}) {`,
+      ...ownNames(use, []),
+      '(function () {',
+      ...taken,
+      ...(made.length > 0 ? [accessors(made)] : []),
+    ].join(' '),
     edited.toString().trimEnd(),
-    ...(kept.length > 0 ? [`;${kept.join(' ')}`] : []),
     '}).call(this) }',
   ];
   return { names: given, code: endless(code.join('\n')) };

@@ -25,6 +25,7 @@ export interface ScriptEdit extends Edit {
 /** Edits that make a script mean its own cast where it means its own page; few lines need any. */
 export function pageEdits(setting: EditSetting): ScriptEdit[] {
   return [
+    ...htmlComments(setting),
     ...pageMeasures(setting),
     ...windowMembers(setting),
     ...codeInText(setting),
@@ -32,6 +33,11 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
     ...(setting.names.dashed.size > 0 ? dashedNames(setting) : []),
   ];
+}
+
+/** `<!--` would open a comment in the page around the script; `//` is the same to the script. */
+function htmlComments({ use }: EditSetting): Edit[] {
+  return use.htmlComments.map((start) => ({ start, end: start + 4, text: '//--' }));
 }
 
 const pageElement = /^(?:window\.)?document\.(?:body|documentElement)$/;
@@ -71,9 +77,11 @@ function windowMembers({ use, own }: EditSetting): Edit[] {
     if (!members.has(name) || !use.isFree(at)) return [];
     const { start, end } = at.node;
     const around = at.parent?.node;
-    const isShort = around?.type === 'Property' && around.shorthand === true;
+    const isDefaulted = around?.type === 'AssignmentPattern' && around.left === at.node;
+    const property = isDefaulted ? at.parent?.parent?.node : around;
+    const isShort = property?.type === 'Property' && property.shorthand === true;
     // A shorthand's key and value are one node in two places.
-    if (isShort && around.value !== at.node) return [];
+    if (isShort && property === around && around?.value !== at.node) return [];
     // What code in a text declares is known around it by its own name only.
     const isOpen = use.free.has('eval') && around?.type !== 'AssignmentExpression';
     const member = isOpen
@@ -122,7 +130,7 @@ function plainIds({ use }: EditSetting): ScriptEdit[] {
 const lookUps = /^(?:querySelector(?:All)?|closest|matches)$/;
 
 /** `box.querySelector('#fare')`: an element's own look-ups know ids only as they stand in the page. */
-function ownSelectors({ use }: EditSetting): ScriptEdit[] {
+export function ownSelectors({ use }: Pick<EditSetting, 'use'>): ScriptEdit[] {
   return (use.nodes.get('CallExpression') ?? []).flatMap(({ node }) => {
     const callee = node.callee as Syntax;
     const [selector] = node.arguments as readonly Syntax[];

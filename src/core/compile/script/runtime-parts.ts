@@ -2,6 +2,7 @@
 export const addingParts = [
   'slotted',
   'given',
+  'bundled',
   'listen',
   'on',
   'keys',
@@ -12,6 +13,7 @@ export const addingParts = [
   'classes',
   'names',
   'writing',
+  'scripts',
   'focus',
   'frames',
   'elements',
@@ -38,6 +40,7 @@ export const runtimeParts = [
   'heads',
   'nest',
   'load',
+  'older',
   'jquery',
   'first',
 ] as const;

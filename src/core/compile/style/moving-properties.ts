@@ -54,6 +54,12 @@ export function movingProperties({ trees, template, scripts }: MovingSource): Mo
       if (method.test(text)) for (const name of properties.split(' ')) inline.add(name);
     }
   }
+  if (scripts.some((text) => setsStyle.test(text))) {
+    // What a script sets may be said in the markup: `data-open="display: none"`.
+    for (const [, value = ''] of template.matchAll(/\sdata-[\w-]+\s*=\s*("[^"]*"|'[^']*')/gi)) {
+      for (const name of setIn(value)) inline.add(name);
+    }
+  }
   for (const [, value = ''] of template.matchAll(/\sstyle\s*=\s*("[^"]*"|'[^']*'|[^\s>]+)/gi)) {
     for (const [, name = ''] of value.matchAll(/["';]\s*([a-z][a-z-]*)\s*:/gi)) inline.add(name);
   }
