@@ -10,8 +10,7 @@ interface Methods {
  * `live` hears, up to 1.8, it hears of the cast.
  */
 export function older(methods: Methods): Methods {
-  const listens =
-    (plain: string, delegated: string): Call =>
+  const listens = (plain: string, delegated: string): Call =>
     function (types, selector, ...rest) {
       return typeof selector === 'string'
         ? (methods[delegated] as Call).call(this, selector, types, ...rest)
@@ -29,7 +28,8 @@ export function older(methods: Methods): Methods {
     ...(methods.live ? { live: lives('on'), die: lives('off') } : {}),
     find(this: Methods, ...given: unknown[]) {
       // Up to 1.4 an element is looked in by its id, unescaped.
-      const named = `${methods.jquery}` < '1.5' ? Array.from(this as never as ArrayLike<Element>) : [];
+      const named =
+        `${methods.jquery}` < '1.5' ? Array.from(this as never as ArrayLike<Element>) : [];
       const ids = named.filter(({ id }) => id).map((one) => [one, one.id] as const);
       for (const [one] of ids) one.removeAttribute('id');
       const found = (methods.find as Call).apply(this, given);

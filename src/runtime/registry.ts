@@ -137,6 +137,7 @@ export type Added =
   | 'focus'
   | 'frames'
   | 'elements'
+  | 'evals'
   | 'radios';
 
 /** One a page: what all casts on it share. Every part is there once, whichever block brought it. */

@@ -157,6 +157,14 @@ export function install() {
     }
   };
 
+  /** The colour of the canvas (CSS Backgrounds 3, 2.11.1 and 2.11.2). */
+  const ground = (): string => {
+    const colors = [document.documentElement, document.body].map(
+      (one) => getComputedStyle(one).backgroundColor,
+    );
+    return colors.find((one) => one !== 'rgba(0, 0, 0, 0)') ?? '';
+  };
+
   /** The computed style of every element of the host, and of its pseudo-elements. */
   const hostStyles = (): Record<string, string> => {
     const found: Record<string, string> = {};
@@ -181,5 +189,5 @@ export function install() {
     for (const root of roots) (root as HTMLElement).style.removeProperty('display');
     return found;
   };
-  return { snapshot, bottomOf, acts, elementAt, hostStyles, contentOf, holdLoops };
+  return { ground, snapshot, bottomOf, acts, elementAt, hostStyles, contentOf, holdLoops };
 }

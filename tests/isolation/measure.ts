@@ -66,10 +66,11 @@ export async function measure(
   const subject = await readSubject(path, options.far, options.author);
   const body: Place = {};
   const most = options.acts ?? 6;
-  const { list, alone, complaints } = await visit(browser, subject.bare, async (page) => {
+  const { list, alone, complaints, ground } = await visit(browser, subject.bare, async (page) => {
+    const ground = await page.evaluate(() => window.isolation.ground());
     const found = await actsIn(page, body, most);
     const moments = await course(page, body, found);
-    return { list: found, alone: moments, complaints: [...complaintsOf(page)] };
+    return { list: found, alone: moments, complaints: [...complaintsOf(page)], ground };
   });
   const without = (step: typeof pass, chance?: typeof otherwise) =>
     visit(
@@ -86,9 +87,10 @@ export async function measure(
       chance,
     );
   // Where nothing goes by time or chance, another run is the same run.
-  const isChancy = /<script[^>]*\ssrc|random|\bDate\b|performance|Interval|Timeout|AnimationFrame/i.test(
-    subject.bare.document,
-  );
+  const isChancy =
+    /<script[^>]*\ssrc|random|\bDate\b|performance|Interval|Timeout|AnimationFrame/i.test(
+      subject.bare.document,
+    );
   const [again, idle, other, otherIdle] = await Promise.all([
     visit(browser, subject.bare, (page) => course(page, body, list)),
     without(pass),
@@ -111,7 +113,7 @@ export async function measure(
     !isSteady[at] ||
     equalBut(one, two, alone[at]?.dom, other?.[at]?.dom ?? alone[at]?.dom) ||
     equalBut(one, two, idle[at]?.dom, otherIdle?.[at]?.dom ?? idle[at]?.dom);
-  const known = { complaints, list, alone, idle, beside, noise, isSame };
+  const known = { complaints, ground, list, alone, idle, beside, noise, isSame };
   const manners = options.manners ?? (['scoped', 'sealed'] as const);
   return Promise.all(
     manners.map(async (manner): Promise<Measured> => {
@@ -128,6 +130,8 @@ export async function measure(
 }
 
 interface Known {
+  /** The colour that the snippet's page has all over. */
+  readonly ground: string;
   readonly complaints: readonly string[];
   readonly list: readonly Act[];
   readonly alone: readonly Moment[];
@@ -155,7 +159,7 @@ async function inManner(
   subject: Subject,
   name: string,
   manner: 'scoped' | 'sealed',
-  { list, alone, idle, beside, noise, isSame: isEqual, complaints }: Known,
+  { list, alone, idle, beside, noise, isSame: isEqual, complaints, ground }: Known,
   { keep, actedOn }: MeasureOptions,
 ): Promise<Omit<Measured, 'hosts' | 'leaks'>> {
   const kept: Manner = { sealed: manner === 'sealed' };
@@ -165,6 +169,10 @@ async function inManner(
   const first: Place = { at: 0, box };
   const side = subject.sideOf(pageOf([cast]));
   const placed = await visit(browser, side, async (page) => {
+    // What a page has all over ends with the root of a cast, and the host's goes on.
+    await page.evaluate((color) => {
+      document.documentElement.style.backgroundColor = color;
+    }, ground);
     const moments = await course(page, first, list);
     const known = complaints.map(withoutPlace);
     const own = complaintsOf(page).filter((one) => !known.includes(withoutPlace(one)));
@@ -234,7 +242,7 @@ async function threeCopies(
     beside,
     isSame,
     actedOn,
-  }: Omit<Known, 'noise' | 'complaints'> & { readonly actedOn: readonly number[] },
+  }: Omit<Known, 'noise' | 'complaints' | 'ground'> & { readonly actedOn: readonly number[] },
   notes: string[],
 ): Promise<boolean> {
   const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, kept));

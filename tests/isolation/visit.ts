@@ -70,7 +70,7 @@ export async function visit<T>(
     page.on('request', (one) => asked.add(one));
     page.on('requestfinished', (one) => asked.delete(one));
     page.on('requestfailed', (one) => asked.delete(one));
-    await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 20_000 });
+    await page.goto(`http://side.localhost${encodeURI(side.path)}`, { timeout: 60_000 });
     await page.evaluate(`window.isolation = (${install.toString()})()`);
     await loaded(page, asked);
     await runFor(page, times.before + late);

@@ -55,6 +55,12 @@ export function isKnown(name: string): boolean {
   return knownLibraries.some((one) => one.name === name.toLowerCase());
 }
 
+/** True for a file that is plainly a library's: by its version, its name, or being made small. */
+export function isLibraryFile(path: string, part: LibraryPart): boolean {
+  const { version, name } = libraryOf(path, part);
+  return version !== undefined || isKnown(name) || /[.-]min\./.test(path);
+}
+
 /** A library with the global name it makes, where that is known of it. */
 function toLibrary(
   name: string,

@@ -17,6 +17,11 @@ export interface ModuleScript {
 /** Names and beginnings of names, and the addresses they stand for (HTML Standard, 8.1.6.2). */
 export type ImportMap = Readonly<Record<string, string>>;
 
+/** A statement that does what a script element does which loads a module. */
+export function importOf(address: string): string {
+  return `import ${JSON.stringify(address)};`;
+}
+
 /**
  * Makes libraries of what a script imports. In the script only the addresses change: each becomes
  * the name of the library it was, so that another version is a change of `mould.json` alone.

@@ -113,6 +113,12 @@ export function attributeOf(element: SourceElement, name: string): string | unde
   return element.attrs.find((one) => one.name === name)?.value;
 }
 
+/** The address of a script element: of HTML, or of SVG. */
+export function scriptAddress(element: SourceElement): string | undefined {
+  const src = attributeOf(element, isHtml(element) ? 'src' : 'href');
+  return (src ?? attributeOf(element, 'xlink:href'))?.trim();
+}
+
 /** The whole of an element in the source. */
 export function rangeOf(element: SourceElement): Range | undefined {
   const at = element.sourceCodeLocation;

@@ -8,7 +8,7 @@ import { fontsAt } from '../library/fonts.ts';
 import {
   bringInstalled,
   type InstalledFiles,
-  isKnown,
+  isLibraryFile,
   type LibraryPart,
   libraryOf,
 } from '../library/library.ts';
@@ -19,7 +19,7 @@ import { isEmbed } from './embeds.ts';
 import { integrityOf } from './integrity.ts';
 import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
-import { asFromPage, type ImportMap, readImportMap } from './modules.ts';
+import { asFromPage, type ImportMap, importOf, readImportMap } from './modules.ts';
 import { readPageElements } from './page-elements.ts';
 import {
   attributeOf,
@@ -31,12 +31,13 @@ import {
   parsePaste,
   rangeOf,
   type SourceElement,
+  scriptAddress,
 } from './page-parts.ts';
 import { quirksMark, quirksStyle } from './quirks.ts';
 import { withScriptFiles } from './script-addresses.ts';
 import { scriptRole } from './script-type.ts';
-import { withStyleFiles } from './style-addresses.ts';
 import { standInFor } from './stand-in.ts';
+import { withStyleFiles } from './style-addresses.ts';
 import { type StylePart, underMedia } from './style-part.ts';
 
 /** Something of the paste that the mould does not hold. */
@@ -215,19 +216,22 @@ class MarkupSplitter {
     const runs = role === 'script' || text !== written;
     if (!runs && role === 'unknown') this.say('snippet/not-run', { type }, element);
     if (!runs) return true;
-    const src =
-      attributeOf(element, isHtml(element) ? 'src' : 'href') ?? attributeOf(element, 'xlink:href');
+    const src = scriptAddress(element);
     if (src !== undefined) {
       if (text.trim() !== '')
         this.drop(element, 'a script that loads another runs nothing of its own', text);
       // Such a script looks for its own tag, to know what to show and where.
       if (isEmbed(this.paste, element, src)) {
-        this.say('snippet/embed', { url: src.trim() }, element);
+        this.say('snippet/embed', { url: src }, element);
+        return true;
+      }
+      if (/^module$/i.test(type) && isRemoteAddress(src)) {
+        this.scripts.push({ start: this.cut(element)?.start ?? 0, text: importOf(src) });
         return true;
       }
       return this.takeLibrary(element, 'script', src);
     }
-    const inner = this.cut(element, standInFor(element, text));
+    const inner = this.cut(element, text);
     if (!inner || !inside) return false;
     if (text.trim() === '') this.drop(element, 'there is nothing in it');
     else this.scripts.push({ ...inside, text: withScriptFiles(text, this.file, this.shelf) });
@@ -235,8 +239,8 @@ class MarkupSplitter {
   }
 
   private takeLibrary(element: SourceElement, part: LibraryPart, url: string | undefined): boolean {
-    const code = part === 'script' ? this.shelf.find(this.file, url ?? '')?.file.text : undefined;
-    const range = this.cut(element, standInFor(element, code ?? ''));
+    const code = part === 'script' && url ? this.shelf.find(this.file, url)?.file.text : '';
+    const range = this.cut(element, code);
     if (!range) return true;
     if (!url?.trim()) {
       this.drop(element, 'it names no file to load');
@@ -275,12 +279,9 @@ class MarkupSplitter {
     const found = this.shelf.find(this.file, url);
     if (!found) return false;
     const { path, file } = found;
-    const { version, name: called } = libraryOf(path, part);
     // Libraries stand before the snippet's own style, so a sheet that comes after some is its own.
     const isLast = part === 'style' && this.styles.some((one) => one.start < start);
-    const isLibrary =
-      !isLast && (version !== undefined || isKnown(called) || /[.-]min\./.test(path));
-    if (file.text === undefined || isLibrary) {
+    if (file.text === undefined || (!isLast && isLibraryFile(path, part))) {
       const name = path.slice(path.lastIndexOf('/') + 1);
       const place =
         part === 'style' && file.text !== undefined
@@ -324,18 +325,15 @@ class MarkupSplitter {
     if (!at) return;
     const tag = at.startTag ?? at;
     const what = this.source.slice(tag.startOffset, tag.endOffset).replace(/\s+/g, ' ');
-    this.dropped.push({
-      what: what + content,
-      why,
-      file: this.file,
-      line: this.lines.placeAt(at.startOffset).line,
-    });
+    const { line } = this.lines.placeAt(at.startOffset);
+    this.dropped.push({ what: what + content, why, file: this.file, line });
     this.say('snippet/page-part', { what, why }, element);
   }
 
-  private cut(element: SourceElement, standIn = ''): Range | undefined {
+  /** @param code the script that it is the tag of, which may have to find its place */
+  private cut(element: SourceElement, code = ''): Range | undefined {
     const range = rangeOf(element);
-    if (range) this.cuts.push({ ...range, standIn });
+    if (range) this.cuts.push({ ...range, standIn: standInFor(element, code) });
     return innerRange(element) ?? range;
   }
 

@@ -6,7 +6,7 @@ import { fieldRead, scriptUses } from '../uses/script-uses.ts';
 import { bringsJquery, type Confining, confiningOf } from './confining.ts';
 import { noUse, type PageUse, readPageUse, withWindowNames } from './free-names.ts';
 import { fileAt, type LibraryCode, libraryCodes } from './library-code.ts';
-import { asCalls, moduleAddress } from './module-imports.ts';
+import { asCalls, moduleAddress, withoutExports } from './module-imports.ts';
 import { endless, isBuiltIn, isLive, leadingOut, ownNames, speaksOf } from './names-in-reach.ts';
 import { applyEdits, pageEdits, type ScriptEdit } from './page-edits.ts';
 import { type ParsedScript, parseScript } from './parse-script.ts';
@@ -60,9 +60,7 @@ export function castScript(setting: ScriptSetting): CastScript {
   const { script } = mould;
   const written = readPageUse(parsed);
   const spoken = handlers.map(({ code }) => code).join('\n');
-  const inHandlers = [...new Set(spoken.match(/[A-Za-z_$][\w$]*/g) ?? [])].filter(
-    (name) => speaksOf(spoken, name) && !read.globals.includes(name),
-  );
+  const inHandlers = namesIn(spoken).filter((name) => !read.globals.includes(name));
   const libraries = libraryCodes(mould, hasIds, [written, { ...noUse, free: new Set(inHandlers) }]);
   const isOutside = knownOutside(
     written,
@@ -120,31 +118,35 @@ export function castScript(setting: ScriptSetting): CastScript {
     hasIds,
     hasSlots: /\skm-slot\s*=/.test(mould.template),
   });
-  const writesHead = far.some(({ provides }) => provides !== 'jQuery');
-  const flags = {
-    start: true,
-    renumber: hasIds,
-    plain: code.includes('mould.plain('),
-    handlers: handlers.length > 0,
-    first: reachesOut(mould),
-    globals: shared.length > 0,
-    bring: far.length > 0,
-    heads: writesHead,
-    nest: writesHead || adds.includes('styles'),
-    load: hasLibraries || asksForJquery(mould) || shared.length > 0,
-    older: hasJquery && isOld(mould, all),
-    jquery: hasJquery,
-  };
   return {
     code,
     names,
     shared,
     libraries,
-    parts: partsOf(flags, confining),
+    parts: partsOf(
+      {
+        renumber: hasIds,
+        plain: code.includes('mould.plain('),
+        handlers: handlers.length > 0,
+        first: reachesOut(mould),
+        globals: shared.length > 0,
+        load: hasLibraries || asksForJquery(mould) || shared.length > 0,
+        older: hasJquery && isOld(mould, all),
+        jquery: hasJquery,
+        ...loadingFlags(far, adds),
+      },
+      confining,
+    ),
     reach: { adds, ...members },
     needsValues: read.usesMould || asksForValues(spoken),
     reads: valuesRead(parsed, script, handlers),
   };
+}
+
+/** Names that the code of inline handlers speaks of. */
+function namesIn(code: string): string[] {
+  const words = new Set(code.match(/[A-Za-z_$][\w$]*/g) ?? []);
+  return [...words].filter((name) => speaksOf(code, name));
 }
 
 /** How the function of a script begins; where it is strict, what it takes of the window first. */
@@ -156,6 +158,13 @@ function headOf(read: ScriptRead, names: readonly string[]): { head: string; tak
     head: `${read.awaits ? 'async ' : ''}function (${['mould', ...given].join(', ')}) {`,
     taken: asked.map((one) => `const ${one} = reach;`),
   };
+}
+
+/** Parts for libraries that are loaded from elsewhere, and for the style that they write. */
+function loadingFlags(far: readonly Library[], adds: readonly string[]) {
+  const writesHead = far.some(({ provides }) => provides !== 'jQuery');
+  const nest = writesHead || adds.includes('styles');
+  return { start: true, bring: far.length > 0, heads: writesHead, nest };
 }
 
 /** Parts in the order in which they are put on a page. */
@@ -229,11 +238,12 @@ function handlersFunction(setting: ScriptSetting, own: ReadonlySet<string>): str
 }
 
 /** The author's text with what is edited in it; lines stay where they are. */
-function edited({ mould, read }: ScriptSetting, edits: readonly ScriptEdit[]): string {
+function edited({ mould, read, parsed }: ScriptSetting, edits: readonly ScriptEdit[]): string {
   const { script, manifest } = mould;
   const { libraries = [] } = manifest;
   const text = new MagicString(script);
   const calls = asCalls(read.imports, (from) => moduleAddress(libraries, from) ?? from);
-  applyEdits(text, [...edits, ...calls]);
+  const exports = 'program' in parsed ? withoutExports(parsed.program, script) : [];
+  applyEdits(text, [...edits, ...calls, ...exports]);
   return text.toString();
 }

@@ -78,6 +78,7 @@ const spoken: readonly (readonly [part: string, words: RegExp])[] = [
   ['focus', /\bactiveElement\b/],
   ['frames', /\bdefaultView\b|\bgetComputedStyle\b|\b(?:window|self|win)\.(?:top|parent|frames)\b/],
   ['elements', /\bcustomElements\b/],
+  ['evals', /\bFunction\s*\(|\(\s*0\s*,\s*eval\s*\)|\b(?:window|self|globalThis)\.eval\b/],
 ];
 
 /** What shows that jQuery is asked for more of the page than to be ready. */
@@ -196,7 +197,7 @@ function selectsMore(use: PageUse, hasIds: boolean): boolean {
 function usesKeys(code: string): boolean {
   const others =
     /['"`](?:Arrow\w+|Up|Down|Left|Right|Enter|Tab|Home|End|Page\w+|Space\w*|Delete|Backspace|.)['"`]|\b(?:keyCode|which|code)\b|(?<!\.)\bkey\b(?!\s*[!=]==?)/;
-  return /\bkey(?:down|up|press)\b/i.test(code) && others.test(code);
+  return /key(?:down|up|press)\b/i.test(code) && others.test(code);
 }
 
 /** True for a bundle with jQuery in it, which it puts on its window. */

@@ -43,7 +43,9 @@ function toCall(statement: ImportDeclaration, address: string): string {
     ({ key, value }) => `${nameOf(key)}: ${JSON.stringify(value.value)}`,
   );
   const more = options.length > 0 ? `, { with: { ${options.join(', ')} } }` : '';
-  const call = `await import(${JSON.stringify(address)}${more});`;
+  // What is loaded for what it does was a script of its own, without which the others went on.
+  const alone = statement.specifiers.length === 0 ? '.catch(mould.failed)' : '';
+  const call = `await import(${JSON.stringify(address)}${more})${alone};`;
   const names: string[] = [];
   let whole: string | undefined;
   for (const one of statement.specifiers) {
@@ -72,6 +74,27 @@ export function asCalls(
     end,
     text: asCall(addressOf(from)),
   }));
+}
+
+/**
+ * Edits that take exports out of a module, which nothing can import from here: what is declared
+ * stays, and a default without a name is only evaluated (ECMAScript, 16.2.3).
+ */
+export function withoutExports(program: Program, script: string): Edit[] {
+  return program.body.flatMap((node): Edit[] => {
+    const { start, end } = node;
+    if (node.type === 'ExportNamedDeclaration' || node.type === 'ExportAllDeclaration') {
+      if (node.type === 'ExportNamedDeclaration' && node.declaration)
+        return [{ start, end: node.declaration.start, text: '' }];
+      const from = node.source ? `await import(${node.source.raw});` : '';
+      const lines = script.slice(start, end).match(/\n/g) ?? [];
+      return [{ start, end, text: from + lines.join('') }];
+    }
+    if (node.type !== 'ExportDefaultDeclaration') return [];
+    const { declaration } = node;
+    const isNamed = 'id' in declaration && declaration.id !== null;
+    return [{ start, end: declaration.start, text: isNamed ? '' : 'void ' }];
+  });
 }
 
 /** The address of the module that a library of some name is; one of ours begins with a dot. */

@@ -16,6 +16,7 @@ export const leadingOut: ReadonlySet<string> = new Set([
   'removeEventListener',
   'dispatchEvent',
   'customElements',
+  'Function',
   'setTimeout',
   'setInterval',
   'clearTimeout',

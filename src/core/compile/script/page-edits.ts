@@ -28,6 +28,7 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...htmlComments(setting),
     ...pageMeasures(setting),
     ...windowMembers(setting),
+    ...indirectEvals(setting),
     ...codeInText(setting),
     ...(setting.hasIds ? [...plainIds(setting), ...ownSelectors(setting)] : []),
     ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
@@ -88,6 +89,16 @@ function windowMembers({ use, own }: EditSetting): Edit[] {
       ? `(typeof ${name} == 'undefined' ? window.${name} : ${name})`
       : `window.${name}`;
     return [{ start, end, text: `${isShort ? `${name}: ` : ''}${member}` }];
+  });
+}
+
+/** `(0, eval)(text)` runs a text as the page would, not where it stands (ECMAScript, 19.2.1.1). */
+function indirectEvals({ use }: EditSetting): Edit[] {
+  return (use.nodes.get('SequenceExpression') ?? []).flatMap(({ node, parent }): Edit[] => {
+    const last = (node.expressions as readonly Syntax[]).at(-1);
+    const isCalled = parent?.node.type === 'CallExpression' && parent.node.callee === node;
+    if (!isCalled || last?.type !== 'Identifier' || last.name !== 'eval') return [];
+    return [{ start: last.start, end: last.end, text: 'window.eval' }];
   });
 }
 

@@ -17,6 +17,7 @@ export const addingParts = [
   'focus',
   'frames',
   'elements',
+  'evals',
   'radios',
   // These stand for what is not there yet.
   'named',

@@ -16,8 +16,9 @@ export const scriptWording = {
       `Add { "name": "${from}", "module": ADDRESS } to libraries in mould.json.`,
   },
   'script/exports': {
-    level: 'error',
-    message: () => 'The script has an export, but no other module can import it.',
+    level: 'note',
+    message: () =>
+      'The script has an export, which nothing can import from a widget, so casts leave it out.',
     hint: () => 'Remove the word export, or the whole statement if it only lists names.',
   },
   'script/odd-character': {
