@@ -46,7 +46,8 @@ function bringFar(page, to) {
   const addresses = page.matchAll(/(?:src|href)\s*=\s*["']?((?:https?:)?\/\/[^"' >]+)/g);
   for (const [, address] of addresses) {
     const { pathname } = new URL(address, 'http://far.localhost');
-    const [, name, file] = standIns.find(([pattern]) => new RegExp(pattern, 'i').test(pathname)) ?? [];
+    const [, name, file] =
+      standIns.find(([pattern]) => new RegExp(pattern, 'i').test(pathname)) ?? [];
     if (!name) continue;
     const own = join(to, '.packages', name);
     unpack(name, own);

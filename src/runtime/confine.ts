@@ -7,23 +7,18 @@ import type { Confinement, MouldCode, Registry, Running } from './registry.ts';
 export function confine(page: Registry, cast: Running, about: MouldCode): Confinement {
   const { tree, base, box, suffix } = cast;
   const within = (box ? base : tree) as HTMLElement;
-  const own = page.selectors?.(cast) ?? String;
-  // A box is none of the author's elements, but for what means the body, whose attributes it has.
-  const isBodys = (css: string): boolean => {
-    const body = document.createElement('body');
-    for (const { name, value } of base.attributes) body.setAttribute(name, value);
-    return body.matches(css);
-  };
+  const own = page.bodies?.(page, cast) ?? page.selectors?.(cast) ?? String;
   const all: Confinement['all'] = (selector) => {
     const css = own(selector);
     const list = within.querySelectorAll<HTMLElement>(css);
+    // A box is none of the author's elements, but for what means the body.
     const isBase =
-      within === base && base.matches(css) && (!box || css !== selector || isBodys(css));
+      within === base &&
+      base.matches(css) &&
+      (!box || css !== selector || page.attributed?.(css) === true);
     if (!isBase && !about.slots) return list;
     const found = [...(isBase ? [base] : []), ...list].filter(about.slots ? cast.owns : Boolean);
-    // Scripts tell a list of the page from an array, and treat the two differently.
-    Object.setPrototypeOf(found, NodeList.prototype);
-    return Object.assign(found, { item: (at: number) => found[at] ?? null });
+    return page.lists?.(found) ?? found;
   };
   const first = (selector: string) => all(selector)[0] ?? null;
   const byId = (id: string) => first(`[id="${CSS.escape(id)}"]`);

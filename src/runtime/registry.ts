@@ -81,10 +81,10 @@ export type Reach = Window & Record<string, unknown>;
 export type View = (event: Event) => Event | undefined;
 
 /** Elements as the DOM lists them, as far as scripts make use of it. */
-type ListOfElements = Iterable<HTMLElement> & {
+export type ListOfElements = Iterable<HTMLElement> & {
   readonly length: number;
   readonly [at: number]: HTMLElement;
-  item(at: number): HTMLElement | null;
+  item?(at: number): HTMLElement | null;
 };
 
 /** What a part that adds to a cast's confinement works with. */
@@ -169,6 +169,9 @@ export interface Registry extends Record<Added, (to: Confinement) => void> {
   load?(page: Registry, to: Confinement, about: MouldCode, mould: MouldInReach): void;
   confine?(page: Registry, cast: Running, about: MouldCode): Confinement;
   selectors?(cast: Running): (selector: string) => string;
+  lists?(found: HTMLElement[]): ListOfElements;
+  attributed?(css: string): boolean;
+  bodies?(page: Registry, cast: Running): (selector: string) => string;
   /** Methods of a jQuery that is old, with those that came later. */
   older?(methods: never): unknown;
   jquery?(to: Confinement, from: object): object;

@@ -29,7 +29,11 @@ export function start(page: Registry): void {
     };
     root.kmCast = running[id] = cast;
     if (id !== given && suffix) page.renumber?.(root, given, id);
-    const failed = (error: unknown) => console.error(`keen-mould: cast ${id} failed.`, error);
+    const failed = (error: unknown): void => {
+      const place = /script\.js:\d+/.exec((error as Error)?.stack ?? '') ?? '';
+      const cause = / is not | null/.test(`${error}`) ? ': library or element missing?' : '';
+      console.error(`keen-mould: ${name}, cast ${id}, ${place} failed${cause}`, error);
+    };
     if (mould.needs) await page.bring?.(page, mould.needs, name);
     try {
       const to = page.confine?.(page, cast, mould);

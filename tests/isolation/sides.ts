@@ -105,7 +105,7 @@ export async function readSubject(
   const library = installedFilesOf('.');
   const farFile = (asked: string) => {
     const [, name, inside] = /\/(\w+)@[\d.]+\/(.*)$/.exec(asked) ?? [];
-    return (name && inside ? library(name, inside)?.bytes : undefined) ?? far(asked);
+    return far(asked) ?? (name && inside ? library(name, inside)?.bytes : undefined);
   };
   const bareFile = (asked: string) => localFilesOf(root)(asked.replace(/^\//, ''))?.bytes;
   const compiled = compileMould(mould);

@@ -1,6 +1,7 @@
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { scriptFailure } from '../../core/problem/script-failure.ts';
 import type { AccessibilityFault, LowContrast } from '../../facts/accessibility.ts';
 import type { PageFacts } from '../../facts/measure-page.ts';
 import type { View } from '../../facts/states.ts';
@@ -95,10 +96,13 @@ async function takePictures(
   });
   await context.route('**/*', (route) => answer(route, subject, asked, isShown));
   const page = await context.newPage();
-  page.on('pageerror', (error) => consoleErrors.push(error.message));
+  page.on('pageerror', ({ message, stack }) => consoleErrors.push(scriptFailure(message, stack)));
   page.on('console', (message) => {
     const isRequest = message.text().startsWith('Failed to load resource');
-    if (message.type() === 'error' && !isRequest) consoleErrors.push(message.text());
+    if (message.type() !== 'error' || isRequest) return;
+    // Of what a cast says of itself the first line is the sentence; the error follows it.
+    const [said = ''] = message.text().split('\n');
+    consoleErrors.push(said.startsWith('keen-mould: ') ? said : message.text());
   });
   page.on('dialog', (dialog) => dialog.dismiss().catch(() => undefined));
   await stopClock(page);

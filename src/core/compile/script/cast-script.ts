@@ -116,6 +116,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     hasJquery,
     isGiven: far.length > 0,
     hasIds,
+    hasAttributes: mould.manifest.page !== undefined,
     hasSlots: /\skm-slot\s*=/.test(mould.template),
   });
   return {

@@ -34,6 +34,8 @@ export interface ConfiningSource {
   /** Names that the script itself declares. */
   readonly own: ReadonlySet<string>;
   readonly hasSlots: boolean;
+  /** True where the root has attributes of the author's body. */
+  readonly hasAttributes: boolean;
 }
 
 const looks = /^(?:querySelector(?:All)?|getElementById|body|documentElement|head)$/;
@@ -87,8 +89,19 @@ const hearsPage =
 
 /** Decides which parts a script needs, and what of its page it is given by name. */
 export function confiningOf(source: ConfiningSource): Confining {
-  const { uses, all, code, names, hasLibraries, hasJquery, isGiven, hasIds, hasSlots, own } =
-    source;
+  const {
+    uses,
+    all,
+    code,
+    names,
+    hasLibraries,
+    hasJquery,
+    isGiven,
+    hasIds,
+    hasSlots,
+    own,
+    hasAttributes,
+  } = source;
   if (names.length === 0 && !hasLibraries && !hasJquery) {
     return { parts: code.includes('mould.own(') ? ['confine', 'selectors'] : [], adds: [] };
   }
@@ -113,13 +126,21 @@ export function confiningOf(source: ConfiningSource): Confining {
   if (isOpen) needed.add('open');
   else if (isNamed) needed.add('named');
   const adds = addingParts.filter((part) => needed.has(part));
-  const selects =
-    code.includes('mould.own(') ||
-    (isOpen || hasJquery
-      ? hasIds || meansPage(all) || hasLibraries
-      : uses.some((use) => selectsMore(use, hasIds)));
+  const isAny = isOpen || hasJquery;
+  const selects = (mark: RegExp) => uses.some((use) => looksUp(use, mark));
+  const hasOwn = code.includes('mould.own(');
+  const asIds = hasOwn || (hasIds && (isAny || hasLibraries || selects(/[#[]/)));
+  const asPage = isAny || hasOwn ? meansPage(all) || hasLibraries : selects(pagePart);
   return {
-    parts: [...(isOpen ? ['facade'] : []), 'confine', ...(selects ? ['selectors'] : []), ...adds],
+    parts: [
+      ...(isOpen ? ['facade'] : []),
+      'confine',
+      ...(asIds ? ['selectors'] : []),
+      ...(asPage ? ['bodies'] : []),
+      ...(tellsLists.test(all) ? ['lists'] : []),
+      ...(isAny || hasAttributes ? ['attributed'] : []),
+      ...adds,
+    ],
     adds,
     ...natives,
   };
@@ -181,15 +202,17 @@ function nativesOf({ document, window }: PageMembers): Pick<Confining, 'document
   };
 }
 
-/** True for code that looks up what only a selector of the cast's own finds. */
-function selectsMore(use: PageUse, hasIds: boolean): boolean {
+/** What tells a list of the page from an array. */
+const tellsLists = /\b(?:NodeList|HTMLCollection|isArray)\b|toString\.call|\.item\(/;
+
+/** A part of the page in a selector. */
+const pagePart = /(?:^|[\s>+~,(])(?:html|body|head|:root)(?![\w-])/i;
+
+/** True for code that looks up elements by selectors of some sort, or by any. */
+function looksUp(use: PageUse, sort: RegExp): boolean {
   return lookedUp(use).some((selector) => {
     const text = literalText(selector);
-    if (text === undefined) return true;
-    return (
-      (hasIds && /[#[]/.test(text)) ||
-      /(?:^|[\s>+~,(])(?:html|body|head|:root)(?![\w-])/i.test(text)
-    );
+    return text === undefined || sort.test(text);
   });
 }
 

@@ -1,3 +1,4 @@
+import { scriptFailure } from '../../../core/problem/script-failure.ts';
 import { answered } from '../../../facts/states.ts';
 import type { FrameNote, FrameView } from '../messages.ts';
 import { memoryCookies, memoryStorage } from './memory-storage.ts';
@@ -31,7 +32,10 @@ export function standInForPage(report: Report, view: () => FrameView | undefined
   };
   const { error } = console;
   console.error = (...said) => {
-    report('error', said.map(wordsOf).join(' '));
+    const [first] = said;
+    // A cast has put its error into words already.
+    const isOurs = typeof first === 'string' && first.startsWith('keen-mould: ');
+    report('error', isOurs ? first : said.map(wordsOf).join(' '));
     error.apply(console, said);
   };
 }
@@ -39,8 +43,10 @@ export function standInForPage(report: Report, view: () => FrameView | undefined
 /** Reports scripts that fail, of what was not reached, and of what leads away. */
 export function listenForNotes(report: Report): void {
   const failed = (event: Event) => {
-    if (event instanceof ErrorEvent) report('error', event.message);
-    else if (event.target instanceof Element) {
+    if (event instanceof ErrorEvent) {
+      const { message, filename, lineno, error } = event;
+      report('error', scriptFailure(message, `${filename}:${lineno} ${error?.stack}`));
+    } else if (event.target instanceof Element) {
       // Stand-ins were reported before, and no longer have such an address.
       const { target } = event;
       const address = target.getAttribute('src') ?? target.getAttribute('href') ?? '';
@@ -48,7 +54,9 @@ export function listenForNotes(report: Report): void {
     }
   };
   addEventListener('error', failed, { capture: true });
-  addEventListener('unhandledrejection', ({ reason }) => report('error', wordsOf(reason)));
+  addEventListener('unhandledrejection', ({ reason }) =>
+    report('error', scriptFailure(wordsOf(reason), reason?.stack)),
+  );
   addEventListener('securitypolicyviolation', ({ blockedURI }) => {
     if (/^(?:https?|wss?):/.test(blockedURI)) report('not-reached', blockedURI);
   });
