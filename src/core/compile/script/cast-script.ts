@@ -61,12 +61,13 @@ export function castScript(setting: ScriptSetting): CastScript {
   const written = readPageUse(parsed);
   const spoken = handlers.map(({ code }) => code).join('\n');
   const inHandlers = namesIn(spoken).filter((name) => !read.globals.includes(name));
-  const libraries = libraryCodes(mould, hasIds, [written, { ...noUse, free: new Set(inHandlers) }]);
+  const found = libraryCodes(mould, hasIds, [written, { ...noUse, free: new Set(inHandlers) }]);
   const isOutside = knownOutside(
     written,
-    libraries.map((one) => one.use),
+    found.map((one) => one.use),
   );
   const use = withWindowNames(written, isOutside);
+  const libraries = found.map(({ library }) => library);
   const elements = namedElements(use, ids);
   const names = [...new Set([...use.free, ...inHandlers])].filter(
     (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
@@ -80,10 +81,8 @@ export function castScript(setting: ScriptSetting): CastScript {
   const reached = read.globals.filter((name) => shared.includes(name) || isOutside(name));
   const known = new Set([...read.globals, ...use.assigned, ...elements]);
   const inline = handlers.length > 0 ? [endless(handlersFunction(setting, known))] : [];
-  const needsWindow =
-    reached.length > 0 ||
-    edits.some(({ text }) => text.includes('window.')) ||
-    inline.some((text) => text.includes('window.'));
+  const changed = [...edits.map(({ text }) => text), ...inline];
+  const needsWindow = reached.length > 0 || changed.some((text) => text.includes('window.'));
   if (needsWindow && !names.includes('window')) names.push('window');
   if (elements.length > 0 && !names.includes('document')) names.push('document');
   const { head, taken } = headOf(read, names);
@@ -107,7 +106,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     adds,
     ...members
   } = confiningOf({
-    uses: [use, ...(handlers.length > 0 ? [readPageUse(parseScript(asFunctions(handlers)))] : [])],
+    uses: [use, ...usesIn(handlers)],
     all,
     code,
     names,
@@ -192,6 +191,11 @@ function valuesRead(
   if (read.some((one) => one === undefined || one.loose.length > 0)) return undefined;
   const names = read.flatMap((one) => one?.uses ?? []).map(fieldRead);
   return [...new Set(names)].sort();
+}
+
+/** What inline handlers ask of the page. */
+function usesIn(handlers: readonly InlineHandler[]): PageUse[] {
+  return handlers.length > 0 ? [readPageUse(parseScript(asFunctions(handlers)))] : [];
 }
 
 /** Inline handlers as code that can be read. */

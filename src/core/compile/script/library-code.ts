@@ -19,7 +19,11 @@ export interface LibraryCode {
   readonly names: readonly string[];
   readonly code: string;
   readonly text: string;
-  /** What it asks of the page. */
+}
+
+/** A library with what it asks of the page. */
+export interface ReadLibrary {
+  readonly library: LibraryCode;
   readonly use: PageUse;
 }
 
@@ -33,7 +37,7 @@ export function libraryCodes(
   mould: Mould,
   hasIds: boolean,
   others: readonly PageUse[],
-): LibraryCode[] {
+): ReadLibrary[] {
   const found = (mould.manifest.libraries ?? []).flatMap(
     ({ name, version = '', script, provides }) => {
       const file = script === undefined ? undefined : fileAt(mould, script);
@@ -57,7 +61,8 @@ export function libraryCodes(
     const setting = { use, script: text, hasIds: false, names: noNames, own: new Set<string>() };
     const edits = [...pageEdits(setting), ...(hasIds && !once ? ownSelectors(setting) : [])];
     const code = wrapLibrary(text, use, names, edits, isOutside);
-    return { key: `${name}@${version}-${hashOf(code.code)}`, once, ...code, text, use };
+    const key = `${name}@${version}-${hashOf(code.code)}`;
+    return { library: { key, once, ...code, text }, use };
   });
 }
 
