@@ -4,3 +4,5 @@ export { selectorsFor } from './box.ts';
 export { measurePage } from './measure-page.ts';
 export { mediaAtRest } from './media.ts';
 export { applyView } from './states.ts';
+/** What a visitor of a page does and sees, for comparing two pages. */
+export * as visits from './visits.ts';

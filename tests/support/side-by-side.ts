@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'playwright-core';
 import type { Mould } from '../../src/core/model/mould.ts';
+import { answer } from '../isolation/answer.ts';
 import { pageOf, readSubject, type Side } from '../isolation/sides.ts';
-import { answer } from '../isolation/visit.ts';
 
 /** Something a visitor does: an action, what it is done to, and a key or a value. */
 export type Step = readonly ['click' | 'hover' | 'focus' | 'press' | 'choose', string, string?];
