@@ -81,11 +81,11 @@ function readMoments(list: string): number[] {
 }
 
 /** How many faults of a fact are let pass. */
-export type Limits = ReadonlyMap<FactName | 'any' | 'changes', number>;
+export type Limits = ReadonlyMap<FactName | 'any' | 'changes' | 'isolation', number>;
 
-/** Reads `any`, `changes`, or names of facts, each with a number that is let pass. */
+/** Reads `any`, `changes`, `isolation`, or names of facts, each with a number that is let pass. */
 export function readLimits(typed: string | undefined): Limits {
-  const known = ['any', 'changes', ...factNames] as const;
+  const known = ['any', 'changes', 'isolation', ...factNames] as const;
   const all = (typed ?? '').split(',').filter((one) => one.trim() !== '');
   return new Map(
     all.map((one) => {
@@ -101,15 +101,20 @@ export function readLimits(typed: string | undefined): Limits {
 }
 
 /** A finding for each limit that a proof has passed. */
-export function passed(limits: Limits, { shots, changes = [] }: Proof): Finding[] {
+export function passed(limits: Limits, { shots, changes = [], isolation = [] }: Proof): Finding[] {
   const faults = shots.flatMap((shot) => faultsOf(shot));
+  const apart = isolation.flatMap(({ points }) =>
+    points.filter(({ holds }) => holds === false),
+  ).length;
   return [...limits].flatMap(([name, limit]) => {
     const count =
       name === 'any'
-        ? faults.length
-        : name === 'changes'
-          ? changes.length
-          : faults.filter(({ fact }) => fact === name).length;
+        ? faults.length + apart
+        : name === 'isolation'
+          ? apart
+          : name === 'changes'
+            ? changes.length
+            : faults.filter(({ fact }) => fact === name).length;
     const fact = name === 'any' ? 'faults' : name;
     return count > limit ? [finding('proof/limit', { fact, count, limit })] : [];
   });

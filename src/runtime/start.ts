@@ -31,7 +31,9 @@ export function start(page: Registry): void {
     if (id !== given && suffix) page.renumber?.(root, given, id);
     const failed = (error: unknown): void => {
       const place = /script\.js:\d+/.exec((error as Error)?.stack ?? '') ?? '';
-      const cause = / is not | null/.test(`${error}`) ? ': library or element missing?' : '';
+      const cause = / is not | null| undefined/.test(`${error}`)
+        ? ': library or element missing?'
+        : '';
       console.error(`keen-mould: ${name}, cast ${id}, ${place} failed${cause}`, error);
     };
     if (mould.needs) await page.bring?.(page, mould.needs, name);

@@ -81,7 +81,7 @@ function castsOf(subject: Subject, manner: Manner, withHosts: boolean) {
       name: host.name,
       without: site(inHost(host, [])),
       placed: site(inHost(host, pair)),
-      empty: site(inHost(undefined, pair)),
+      empty: () => site(inHost(undefined, pair)),
       spot: `[${standIn}]`,
     })),
   };

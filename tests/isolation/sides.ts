@@ -86,7 +86,7 @@ export async function readSubject(
   author: (mould: Mould) => Mould = (one) => one,
 ): Promise<Subject> {
   const { mould: made, dropped, compilers, pieces, root, findings } = await importAt(path);
-  const mould = author(made);
+  const mould = author(withoutDigests(made));
   const [first, ...panes] = pieces.map(({ text }) => text);
   const styles = panes.map((text) => {
     const compiled = compilers.scss?.(text) ?? { css: text };
@@ -122,6 +122,14 @@ export async function readSubject(
       beside: (asked) => bareFile(join(dirname(pieces[0]?.name ?? ''), asked)),
     }),
   };
+}
+
+/** What stands in for a file from elsewhere has another digest. */
+function withoutDigests(mould: Mould): Mould {
+  const { libraries } = mould.manifest;
+  if (!libraries) return mould;
+  const plain = libraries.map(({ integrity: _, ...one }) => one);
+  return { ...mould, manifest: { ...mould.manifest, libraries: plain } };
 }
 
 /** A page of several casts, each in a box of its own where one is asked for. */

@@ -161,6 +161,12 @@ function printProof(terminal: Terminal, made: Proof): void {
   }
   for (const change of made.changes ?? []) terminal.say(`  ${changeLine(change)}`);
   if (made.changes?.length === 0) terminal.say('  no picture has changed');
+  for (const { mould, width, points } of made.isolation ?? []) {
+    terminal.say();
+    terminal.say(`  ${terminal.strong(`isolation of ${mould}`)} at ${width} px`);
+    for (const { holds, text } of points)
+      terminal.say(`  ${holds === null ? '○' : holds ? '✓' : '✕'} ${text}`);
+  }
   terminal.say();
   terminal.say(`  sheet   ${made.sheet}`);
   terminal.say(`  report  ${made.report}`);

@@ -18,15 +18,23 @@ export interface PagePlan {
 const gapPx = 16;
 
 /** A page with casts of one mould in it, each a block as it would be pasted. */
-export function placedPage(
-  casts: readonly Cast[],
-  { page, style, columns, isRightToLeft }: PagePlan,
-  runtime: Runtime,
-): string {
-  const blocks = casts.map(
+export function placedPage(casts: readonly Cast[], plan: PagePlan, runtime: Runtime): string {
+  return pageWith(blocksOf(casts, runtime), plan);
+}
+
+/** The code of casts that share a page. */
+export function blocksOf(casts: readonly Cast[], runtime: Runtime): string[] {
+  return casts.map(
     (cast, at) =>
       deliver(cast, { form: 'block', runtime, before: casts.slice(0, at) }).parts.html ?? '',
   );
+}
+
+/** A page with blocks of HTML in it. */
+export function pageWith(
+  blocks: readonly string[],
+  { page, style, columns, isRightToLeft }: PagePlan,
+): string {
   const grid = `display: grid; grid-template-columns: repeat(${columns}, minmax(0, 1fr)); gap: ${gapPx}px`;
   const placed =
     blocks.length === 1

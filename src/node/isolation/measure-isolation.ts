@@ -5,6 +5,8 @@ import {
   act,
   actBeside,
   actsIn,
+  type Box,
+  boxOf,
   groundOf,
   hostStyles,
   type Moment,
@@ -37,8 +39,8 @@ export interface HostPage {
   readonly name: string;
   readonly without: Site;
   readonly placed: Site;
-  /** The same cast on an empty page that gives it as much room. */
-  readonly empty: Site;
+  /** The same cast on an empty page, in a box of this place and width. */
+  readonly empty: (box: Box) => Site;
   /** Selector of the element that the first cast stands in, on both. */
   readonly spot: string;
 }
@@ -68,6 +70,8 @@ export interface InHost {
 }
 
 export interface IsolationOptions extends Pick<VisitOptions, 'width'> {
+  /** Which part of the widget's own page is looked at; by default the whole body. */
+  readonly place?: Place;
   /** How many elements a visitor tries, at most. */
   readonly acts?: number;
   /** Which of three copies are acted on, from 0; by default each in turn. */
@@ -97,13 +101,11 @@ export interface KnownAlone {
   readonly isSame: (one: string | undefined, two: string | undefined, at: number) => boolean;
 }
 
-const body: Place = {};
-
 /** Visits a widget by itself, more than once, to know what it does and what of that goes by chance. */
 export async function knowAlone(
   browser: Browser,
   bare: Site,
-  { acts: most = 6, width }: IsolationOptions = {},
+  { acts: most = 6, width, place: body = {} }: IsolationOptions = {},
 ): Promise<KnownAlone> {
   const at = width === undefined ? {} : { width };
   const see = <T>(what: (visited: Visited) => Promise<T>, chance: VisitOptions = {}) =>
@@ -280,16 +282,17 @@ async function inHost(
   const before = hostsAlone.get(key) ?? visit(browser, without, hostStyles, how);
   hostsAlone.set(key, before);
   const alone = await before;
-  const plain = await visit(browser, empty, (visited) => pictureAt(visited, spot), how);
-  const { png, styles } = await visit(
+  const { png, styles, box } = await visit(
     browser,
     placed,
     async (visited) => ({
       styles: await hostStyles(visited),
+      box: await boxOf(visited, spot),
       png: await pictureAt(visited, spot),
     }),
     how,
   );
+  const plain = await visit(browser, empty(box), (visited) => pictureAt(visited, spot), how);
   const changed = Object.keys(alone)
     .filter((one) => alone[one] !== styles[one])
     .map((one) => `${one} ${difference(alone[one], styles[one])}`);

@@ -185,14 +185,26 @@ async function pictureOf({ page, aside }: Visited, place: Place): Promise<Uint8A
   return page.screenshot({ clip, animations: 'disabled', caret: 'hide', timeout: 15_000 });
 }
 
+/** The place of an element on its page, in CSS px. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The place of an element that a selector names. */
+export async function boxOf({ aside }: Visited, selector: string): Promise<Box> {
+  return aside.ask(call('boxOf', selector));
+}
+
 /** What is to be seen of one element; of the top of the page where it has no box. */
-export async function pictureAt({ page, aside }: Visited, selector: string): Promise<Uint8Array> {
-  const box = await aside.ask<{ x: number; y: number; width: number; height: number }>(
-    call('boxOf', selector),
-  );
-  if (box.height < 1 || box.width < 1) return pictureOf({ page, aside, said: [] }, { at: 0 });
+export async function pictureAt(visited: Visited, selector: string): Promise<Uint8Array> {
+  const box = await boxOf(visited, selector);
+  if (box.height < 1 || box.width < 1) return pictureOf(visited, { at: 0 });
   const clip = { ...box, height: Math.min(box.height, viewportHeightPx) };
-  return page.screenshot({ animations: 'disabled', caret: 'hide', clip });
+  const fullPage = box.y + clip.height > viewportHeightPx;
+  return visited.page.screenshot({ animations: 'disabled', caret: 'hide', clip, fullPage });
 }
 
 /** Elements that a visitor would try in a place, at most so many, by their order in it. */

@@ -9,6 +9,7 @@ import { launchBrowser } from '../browser/launch-browser.ts';
 import { withoutAccepted } from './accept.ts';
 import { type Change, changesSince, readBefore } from './against.ts';
 import { type CastToShoot, castsToShoot } from './casts-to-shoot.ts';
+import { type ProvenIsolation, proveIsolation } from './isolation.ts';
 import { inParallel, shotsAtOnce } from './pool.ts';
 import { drawSheet } from './sheet.ts';
 import { type Picture, shoot } from './shoot.ts';
@@ -74,6 +75,8 @@ export interface Proof {
   readonly shots: readonly Shot[];
   /** What differs from the earlier proof; undefined where none was named. */
   readonly changes?: readonly Change[];
+  /** What casts and the page around them do to each other; where copies stand in a host. */
+  readonly isolation?: readonly ProvenIsolation[];
   readonly findings: readonly Finding[];
 }
 
@@ -104,7 +107,16 @@ export async function proof(
     const pastes = taken.flatMap(({ pastes }) => pastes);
     const changes = before && changesSince(before, shots, pngs);
     const sheet = await drawSheet(browser, shots, pngs, pastes);
-    return await writeProof(options.out, { shots, pngs, pastes, sheet, changes, findings });
+    const isolation = await isolationOf(browser, subjects, casts, options);
+    return await writeProof(options.out, {
+      shots,
+      pngs,
+      pastes,
+      sheet,
+      changes,
+      isolation,
+      findings,
+    });
   } catch (error) {
     if (options.signal?.aborted) throw new Refusal(finding('proof/stopped', {}));
     throw error;
@@ -112,6 +124,23 @@ export async function proof(
     options.signal?.removeEventListener('abort', stop);
     await browser.close();
   }
+}
+
+/** Measured where several copies stand in a host; undefined elsewhere. */
+async function isolationOf(
+  browser: Awaited<ReturnType<typeof launchBrowser>>,
+  subjects: readonly ProofSubject[],
+  casts: readonly CastToShoot[],
+  { host, copies, widths }: ProofOptions,
+): Promise<ProvenIsolation[] | undefined> {
+  if (host === undefined || copies === undefined || copies.count < 2) return undefined;
+  // One after the other: what moves would be drawn late beside another.
+  return inParallel(subjects, 1, async (one) => {
+    const { mould, cast = {} } = one;
+    const { subject, sample, widths: own } = casts[subjects.indexOf(one)] as CastToShoot;
+    const width = (widths ?? own).at(-1) ?? 1280;
+    return proveIsolation(browser, { mould, cast, sample, served: subject, host, copies, width });
+  });
 }
 
 /** The pictures of one cast at one width, one for each moment. */

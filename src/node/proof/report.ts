@@ -3,6 +3,7 @@ import { type Html, html, unsafeRaw } from '../page/html.ts';
 import { look } from '../page/look.ts';
 import type { Change } from './against.ts';
 import { countsByFact, faultList, frame, frameStyle, verdict } from './frame.ts';
+import type { ProvenIsolation } from './isolation.ts';
 import { badness, faultsOf, type Shot } from './shot.ts';
 
 const reportStyle = `
@@ -22,6 +23,9 @@ th, td { text-align: left; padding: 4px 24px 4px 0; border-bottom: 1px solid var
 thead th { color: var(--soft); font-size: 12px; line-height: 16px; }
 td.measure { text-align: right; }
 th.measure { text-align: right; font-family: inherit; }
+.isolation { margin-top: 24px; display: grid; gap: 8px; }
+.isolation ul { list-style: none; padding: 0; display: grid; gap: 4px; }
+.isolation details { color: var(--soft); font-size: 12px; line-height: 16px; overflow-wrap: anywhere; }
 .well { color: var(--patina); }
 .ill { color: var(--fault); }
 .change img { border: 1px solid var(--line); display: block; max-width: none; }
@@ -31,7 +35,11 @@ th.measure { text-align: right; font-family: inherit; }
  * The report as one HTML file that lies beside its pictures and opens without a server. The worst
  * shots come first, and each row of the table leads to its picture at life size.
  */
-export function reportPage(shots: readonly Shot[], changes?: readonly Change[]): string {
+export function reportPage(
+  shots: readonly Shot[],
+  changes?: readonly Change[],
+  isolation: readonly ProvenIsolation[] = [],
+): string {
   const titles = [...new Set(shots.map((shot) => shot.title))];
   const faults = shots.reduce((sum, shot) => sum + faultsOf(shot).length, 0);
   const worstFirst = [...shots].sort((a, b) => badness(b) - badness(a));
@@ -56,6 +64,7 @@ export function reportPage(shots: readonly Shot[], changes?: readonly Change[]):
 <p class="soft">${summary}, clock stopped at ${moments}</p>
 ${kinds.length === 0 ? html`` : html`<ul class="kinds">${kinds}</ul>`}
 ${changes ? changesSection(changes) : html``}
+${isolation.map(isolationSection)}
 <table>
 <thead><tr><th scope="col">Mould</th><th scope="col">Sample</th><th scope="col" class="measure">Width</th><th scope="col" class="measure">Height</th><th scope="col">Faults</th></tr></thead>
 <tbody>
@@ -114,6 +123,21 @@ function changesSection(changes: readonly Change[]): Html {
     return html`<section class="change"><p><a href="#${name.replace(/\.png$/, '')}">${name}</a>: ${one.pixels} ${one.pixels === 1 ? 'pixel differs' : 'pixels differ'}, ${where}</p><div class="scroll" tabindex="0" role="group" aria-label="What differs"><img src="${basename(one.shows ?? '')}" alt="What differs in ${name}"></div></section>`;
   });
   return html`<h2>Changes</h2>${rows}`;
+}
+
+function isolationSection({ mould, width, points, notes }: ProvenIsolation): Html {
+  const lines = points.map(({ holds, text }) =>
+    holds === null
+      ? html`<li>○ ${text}</li>`
+      : holds
+        ? html`<li class="well">✓ ${text}</li>`
+        : html`<li class="ill">✕ ${text}</li>`,
+  );
+  const more =
+    notes.length === 0
+      ? html``
+      : html`<details><summary>Details</summary><ul>${notes.map((note) => html`<li><code>${note}</code></li>`)}</ul></details>`;
+  return html`<section class="isolation"><h2>Isolation of ${mould} at ${width} px</h2><ul>${lines}</ul>${more}</section>`;
 }
 
 function anchorOf(shot: Shot): string {

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import type { Finding } from '../../core/problem/finding.ts';
 import { writeWhole } from '../files/write-safely.ts';
 import type { ShownChange } from './against.ts';
+import type { ProvenIsolation } from './isolation.ts';
 import type { Proof } from './proof.ts';
 import { reportPage } from './report.ts';
 import type { Shot } from './shot.ts';
@@ -13,13 +14,14 @@ export interface MadeProof {
   readonly pastes: readonly (Uint8Array | undefined)[];
   readonly sheet: Uint8Array;
   readonly changes: readonly ShownChange[] | undefined;
+  readonly isolation: readonly ProvenIsolation[] | undefined;
   readonly findings: readonly Finding[];
 }
 
 /** Writes a proof into its folder; each file whole or not at all. */
 export async function writeProof(
   out: string,
-  { shots, pngs, pastes, sheet, changes, findings }: MadeProof,
+  { shots, pngs, pastes, sheet, changes, isolation, findings }: MadeProof,
 ): Promise<Proof> {
   const reported = changes?.map(({ picture: _, ...change }) => change);
   const made: Proof = {
@@ -29,6 +31,7 @@ export async function writeProof(
     facts: join(out, 'facts.json'),
     shots,
     ...(reported ? { changes: reported } : {}),
+    ...(isolation ? { isolation } : {}),
     findings,
   };
   // The facts come first: they are what says that the folder is a proof's own.
@@ -41,7 +44,7 @@ export async function writeProof(
   for (const { shows, picture } of changes ?? []) {
     if (shows && picture) await writeWhole(shows, picture);
   }
-  await writeWhole(made.report, reportPage(shots, reported));
+  await writeWhole(made.report, reportPage(shots, reported, isolation));
   await writeWhole(made.sheet, sheet);
   return made;
 }
