@@ -7,13 +7,15 @@ export function aboutCasts(casts: readonly Cast[]): string {
   return asComment(casts.length === 1 ? all : `${all}, ${casts.length} casts`);
 }
 
-function aboutMould({ mould, title, version, origin }: Cast): string {
+function aboutMould({ mould, title, version, origin, script }: Cast): string {
+  const effects = script?.effects ?? [];
   const { author, url, licence } = origin;
   return [
     title === mould ? `${mould} ${version}` : `${title} (${mould} ${version})`,
     ...(author ? [`by ${author}`] : []),
     ...(url ? [url] : []),
     ...(licence ? [`licence ${licence}`] : []),
+    ...(effects.length > 0 ? [`shares with the page: ${effects.join(', ')}`] : []),
   ].join(', ');
 }
 

@@ -35,7 +35,7 @@ export interface IsolationSubject {
 }
 
 /** A page that casts stand in. */
-export interface HostPage {
+interface HostPage {
   readonly name: string;
   readonly without: Site;
   readonly placed: Site;
@@ -60,7 +60,7 @@ export interface Isolation {
 }
 
 /** What was found in one host. */
-export interface InHost {
+interface InHost {
   readonly name: string;
   /** True where it looks as it does on an empty page. */
   readonly look: boolean;

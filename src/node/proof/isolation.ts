@@ -30,7 +30,7 @@ export interface ProvenIsolation {
   readonly notes: readonly string[];
 }
 
-export interface IsolationPoint {
+interface IsolationPoint {
   /** Null for what is said, and not measured. */
   readonly holds: boolean | null;
   readonly text: string;
@@ -71,7 +71,11 @@ export async function proveIsolation(
     mould: mould.manifest.name,
     sample,
     width,
-    points: [...originalPoint(paste !== undefined, isPaste), ...pointsOf(found, isPaste)],
+    points: [
+      ...originalPoint(paste !== undefined, isPaste),
+      ...pointsOf(found, isPaste),
+      ...effectsPoint(compiled.cast(source.cast)),
+    ],
     notes: found.notes,
   };
 }
@@ -85,6 +89,14 @@ function originalPoint(hasPaste: boolean, isPaste: boolean): IsolationPoint[] {
     ? 'its markup or values are not those of the paste'
     : 'there is no paste to compare with, or values were filled in';
   return [{ holds: null, text: `${why}, so copies are compared with one cast by itself` }];
+}
+
+/** What no cast can have of its own. */
+function effectsPoint({ script }: Cast): IsolationPoint[] {
+  const { effects = [] } = script ?? {};
+  return effects.length === 0
+    ? []
+    : [{ holds: null, text: `it shares with the page: ${effects.join(', ')}` }];
 }
 
 function pointsOf(

@@ -11,7 +11,13 @@ import { oddInTags, placeholdersLeft } from './markup/slips.ts';
 import { deadTargets } from './markup/targets.ts';
 import { unclosed } from './markup/unclosed.ts';
 import { accidentalGlobals } from './script/globals.ts';
-import { documentWrite, pageChanges, reachesOut, sharedState } from './script/page-changes.ts';
+import {
+  documentWrite,
+  leavesCast,
+  pageChanges,
+  reachesOut,
+  sharedState,
+} from './script/page-changes.ts';
 import { pageListeners } from './script/page-listeners.ts';
 import { pointerOnly } from './script/pointer.ts';
 import { hostLookups, unmatchedLookups } from './script/selectors.ts';
@@ -64,6 +70,7 @@ export const checks: readonly Check[] = [
   pageChanges,
   reachesOut,
   sharedState,
+  leavesCast,
   pageListeners,
   accidentalGlobals,
   unsafeMarkup,

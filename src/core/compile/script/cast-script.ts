@@ -9,6 +9,7 @@ import { fileAt, type LibraryCode, libraryCodes } from './library-code.ts';
 import { asCalls, moduleAddress, withoutExports } from './module-imports.ts';
 import { endless, isBuiltIn, isLive, leadingOut, ownNames, speaksOf } from './names-in-reach.ts';
 import { applyEdits, pageEdits, type ScriptEdit } from './page-edits.ts';
+import { effectsIn } from './page-effects.ts';
 import { type ParsedScript, parseScript } from './parse-script.ts';
 import { asksForValues, type ScriptRead } from './read-script.ts';
 import { runtimeParts } from './runtime-parts.ts';
@@ -31,6 +32,8 @@ export interface CastScript {
   readonly reach: Pick<Confining, 'adds' | 'document' | 'window'>;
   /** False where it does not speak of `mould`, so that no values need to go with it. */
   readonly needsValues: boolean;
+  /** What it changes, shares or does of the page around its casts, as it is written. */
+  readonly effects: readonly string[];
   /** Fields whose values it reads; undefined where it may be any. */
   readonly reads: readonly string[] | undefined;
 }
@@ -139,6 +142,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     ),
     reach: { adds, ...members },
     needsValues: read.usesMould || asksForValues(spoken),
+    effects: effectsOf(use),
     reads: valuesRead(parsed, script, handlers),
   };
 }
@@ -147,6 +151,11 @@ export function castScript(setting: ScriptSetting): CastScript {
 function namesIn(code: string): string[] {
   const words = new Set(code.match(/[A-Za-z_$][\w$]*/g) ?? []);
   return [...words].filter((name) => speaksOf(code, name));
+}
+
+/** What has an effect beyond the cast, each once. */
+function effectsOf({ nodes }: PageUse): string[] {
+  return [...new Set(effectsIn((type) => nodes.get(type) ?? []).map(({ what }) => what))];
 }
 
 /** How the function of a script begins; where it is strict, what it takes of the window first. */

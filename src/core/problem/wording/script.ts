@@ -78,6 +78,11 @@ export const scriptWording = {
       `${what} is shared by the whole page: every copy of the widget and the host use the same one.`,
     hint: () => 'Add mould.id to the key if each copy should have its own.',
   },
+  'script/leaves-cast': {
+    level: 'note',
+    message: ({ what, why }: { what: string; why: string }) => `${what} leaves the widget: ${why}.`,
+    hint: () => 'Use what is in the widget instead, or check that it does no harm on a page.',
+  },
   'script/page-listener': {
     level: 'note',
     message: ({ events }: { events: string }) =>

@@ -37,14 +37,6 @@ export function jqueryCall({ at }: Call): { selector: string; method: string } |
   return selector !== undefined && method !== undefined ? { selector, method } : undefined;
 }
 
-/** What is assigned to, as a chain of names, and where. */
-export function assignmentsOf(script: ScriptSource): { name: string; start: number }[] {
-  return script.of('AssignmentExpression').flatMap(({ node }) => {
-    const name = dottedName(node.left as Syntax);
-    return name === undefined ? [] : [{ name, start: node.start }];
-  });
-}
-
 /** Members that are read or written, as chains of names, and where. */
 export function membersOf(script: ScriptSource): { name: string; start: number }[] {
   return script.of('MemberExpression').flatMap(({ node }) => {
