@@ -65,13 +65,12 @@ export function castScript(setting: ScriptSetting): CastScript {
   const spoken = handlers.map(({ code }) => code).join('\n');
   const inHandlers = namesIn(spoken).filter((name) => !read.globals.includes(name));
   const found = libraryCodes(mould, hasIds, [written, { ...noUse, free: new Set(inHandlers) }]);
-  const isOutside = knownOutside(
-    written,
-    found.map((one) => one.use),
-  );
+  const others = found.map(({ use }) => use);
+  const isOutside = knownOutside(written, others);
   const use = withWindowNames(written, isOutside);
   const libraries = found.map(({ library }) => library);
-  const elements = namedElements(use, ids);
+  const named = namedElements(use, ids);
+  const elements = named.filter((name) => !isOutside(name));
   const names = [...new Set([...use.free, ...inHandlers])].filter(
     (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
   );
@@ -87,12 +86,12 @@ export function castScript(setting: ScriptSetting): CastScript {
   const changed = [...edits.map(({ text }) => text), ...inline];
   const needsWindow = reached.length > 0 || changed.some((text) => text.includes('window.'));
   if (needsWindow && !names.includes('window')) names.push('window');
-  if (elements.length > 0 && !names.includes('document')) names.push('document');
+  if (named.length > 0 && !names.includes('document')) names.push('document');
   const { head, taken } = headOf(read, names);
   const opening = [
     ...(read.isStrict ? ["'use strict';", ...taken] : []),
     ...ownNames(use, elements),
-    ...elements.map((name) => `const ${name} = document.getElementById('${name}');`),
+    ...named.map((name) => elementByName(name, isOutside(name))),
     ...('program' in parsed && libraries.length > 0 ? takenUp(parsed.program, reached) : []),
     ...(reached.length > 0 ? [accessors(reached)] : []),
     ...(handlers.length > 0 ? ['mould.handlers(handlersOf());'] : []),
@@ -100,7 +99,7 @@ export function castScript(setting: ScriptSetting): CastScript {
   const body = edited(setting, edits);
   const first = [head, ...opening].join(' ') + (opening.length > 0 ? ' ' : '\n');
   const code = [first + endless(body.trimEnd()), ...inline, '}'].join('\n');
-  const all = [script, spoken, ...libraries.map((one) => one.text)].join('\n');
+  const all = [script, spoken, ...libraries.map(({ text }) => text)].join('\n');
   const hasJquery = asksForJquery(mould) || bringsJquery(script);
   const hasLibraries = libraries.length > 0;
   const far = farScripts(mould);
@@ -228,6 +227,11 @@ function isOld({ manifest }: Mould, all: string): boolean {
   const known = (manifest.libraries ?? []).find(({ provides }) => provides === 'jQuery')?.version;
   const [, said] = /\bjQuery (?:JavaScript Library )?v?(\d+\.\d+)/.exec(all) ?? [];
   return /^1\.[0-8](?!\d)/.test(known ?? said ?? '');
+}
+
+/** An element by its id; what other code makes of the name goes before it (HTML Standard, 7.2.2.3). */
+function elementByName(name: string, isOutside: boolean): string {
+  return `${isOutside ? `window.${name} ??=` : `const ${name} =`} document.getElementById('${name}');`;
 }
 
 /** Names that are elements by their ids. */
