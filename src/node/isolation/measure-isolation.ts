@@ -1,5 +1,6 @@
 import type { Browser } from 'playwright-core';
 import type { Place } from '../../facts/visits.ts';
+import { difference, equalBut, percent, withoutPlace } from './compare-texts.ts';
 import { differingPart } from './differing-part.ts';
 import {
   act,
@@ -83,8 +84,11 @@ export interface IsolationOptions extends Pick<VisitOptions, 'width'> {
 /** How far two pictures of the same may be apart, beside the noise of the page itself. */
 const tolerance = 0.01;
 
-/** Another run of the same page: what moves by itself or goes by chance is another then. */
-const otherwise = { seed: 987643211, late: 70 };
+/** Other runs of the same page: what moves by itself or goes by chance is another then. */
+const otherwise = [
+  { seed: 987643211, late: 70 },
+  { seed: 31337, late: 130 },
+];
 
 /** What is known of a widget by itself. */
 export interface KnownAlone {
@@ -123,13 +127,12 @@ export async function knowAlone(
     /<script[^>]*\ssrc|random|\bDate\b|performance|Interval|Timeout|AnimationFrame/i.test(
       bare.document,
     );
-  const [again, idle, other, otherIdle] = await Promise.all([
+  const runs = isChancy ? otherwise : [];
+  const [again, idle, others, othersIdle] = await Promise.all([
     see((visited) => course(visited, body, list)),
     without(pass),
-    isChancy
-      ? see((visited) => course(visited, body, list, { withPictures: false }), otherwise)
-      : undefined,
-    isChancy ? without(pass, otherwise) : undefined,
+    Promise.all(runs.map((chance) => without(act, chance))),
+    Promise.all(runs.map((chance) => without(pass, chance))),
   ]);
   let visited: Promise<Moment[]> | undefined;
   // Few widgets listen to what happens elsewhere, so it is seen only where a copy is not idle.
@@ -143,8 +146,18 @@ export async function knowAlone(
   const isSteady = moments.map(({ dom }, at) => dom === again[at]?.dom);
   const isSame: KnownAlone['isSame'] = (one = '', two = '', at = 0) =>
     !isSteady[at] ||
-    equalBut(one, two, moments[at]?.dom, other?.[at]?.dom ?? moments[at]?.dom) ||
-    equalBut(one, two, idle[at]?.dom, otherIdle?.[at]?.dom ?? idle[at]?.dom);
+    equalBut(
+      one,
+      two,
+      moments[at]?.dom,
+      others.map((run) => run[at]?.dom),
+    ) ||
+    equalBut(
+      one,
+      two,
+      idle[at]?.dom,
+      othersIdle.map((run) => run[at]?.dom),
+    );
   return { complaints, ground, list, moments, idle, beside, noise, isSame };
 }
 
@@ -305,30 +318,4 @@ async function inHost(
     keep?.('none', plain);
   }
   return { name, look, changed, elements: Object.keys(alone).length };
-}
-
-/** What was said, not where. */
-function withoutPlace(complaint: string): string {
-  return complaint.split('\n')[0]?.replace(/ at .*| +\(.*/, '') ?? '';
-}
-
-function percent(part: number): string {
-  return `${(part * 100).toFixed(2)} %`;
-}
-
-/** True for texts that differ only in words that differ between two runs of one page as well. */
-function equalBut(one: string, two: string, run = '', otherRun = ''): boolean {
-  if (one === two) return true;
-  const [a, b, c, d] = [one, two, run, otherRun].map((text) => text.split(/([\w.-]+)/));
-  if (!a || !b || !c || !d || a.length !== b.length || c.length !== d.length) return false;
-  if (a.length !== c.length) return false;
-  return a.every((word, at) => word === b[at] || c[at] !== d[at]);
-}
-
-/** The first stretch in which two texts differ. */
-function difference(one = '', two = ''): string {
-  let at = 0;
-  while (at < one.length && one[at] === two[at]) at += 1;
-  const from = Math.max(0, at - 60);
-  return `${JSON.stringify(one.slice(from, at + 60))} ≠ ${JSON.stringify(two.slice(from, at + 60))}`;
 }

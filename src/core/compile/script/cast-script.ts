@@ -97,8 +97,8 @@ export function castScript(setting: ScriptSetting): CastScript {
     ...(handlers.length > 0 ? ['mould.handlers(handlersOf());'] : []),
   ];
   const body = edited(setting, edits);
-  const first = [head, ...opening].join(' ') + (opening.length > 0 ? ' ' : '\n');
-  const code = [first + endless(body.trimEnd()), ...inline, '}'].join('\n');
+  // All on the first line, so that a browser counts lines as the author does.
+  const code = [[head, ...opening, endless(body.trimEnd())].join(' '), ...inline, '}'].join('\n');
   const all = [script, spoken, ...libraries.map(({ text }) => text)].join('\n');
   const hasJquery = asksForJquery(mould) || bringsJquery(script);
   const hasLibraries = libraries.length > 0;

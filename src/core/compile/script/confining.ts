@@ -54,7 +54,6 @@ const bringing: readonly (readonly [part: string, document: RegExp, window: RegE
   ['names', /^getElementsByName$/, /^$/],
   ['forms', /^(?:forms|images|links)$/, /^$/],
   ['writing', /^write(?:ln|At)?$/, /^$/],
-  ['scripts', /^scripts?At$/, /^$/],
   ['focus', /^activeElement$/, /^$/],
   ['elements', /^$/, /^customElements$/],
 ];
@@ -76,7 +75,6 @@ const spoken: readonly (readonly [part: string, words: RegExp])[] = [
     /\b(?:forms|images|links)\b|\bdocument\s*(?:\[|\.\s*[a-z]+\s*\.\s*(?:elements|submit|reset|value))/,
   ],
   ['writing', /\bwrite(?:ln|At)?\b/],
-  ['scripts', /\bcurrentScript\b|getElementsByTagName\(\s*['"]script/],
   ['focus', /\bactiveElement\b/],
   ['frames', /\bdefaultView\b|\bgetComputedStyle\b|\b(?:window|self|win)\.(?:top|parent|frames)\b/],
   ['elements', /\bcustomElements\b/],
@@ -117,6 +115,7 @@ export function confiningOf(source: ConfiningSource): Confining {
   }
   if (hasSlots) needed.add('slotted');
   if (isGiven) needed.add('given');
+  if (/\bdocument\.scripts?At\(/.test(code)) needed.add('scripts');
   if (bringsJquery(all)) needed.add('bundled');
   if (/\bradio\b/.test(all)) needed.add('radios');
   if (makesStyle(all)) needed.add('styles');

@@ -92,8 +92,12 @@ export function withoutExports(program: Program, script: string): Edit[] {
     }
     if (node.type !== 'ExportDefaultDeclaration') return [];
     const { declaration } = node;
-    const isNamed = 'id' in declaration && declaration.id !== null;
-    return [{ start, end: declaration.start, text: isNamed ? '' : 'void ' }];
+    if ('id' in declaration && declaration.id !== null)
+      return [{ start, end: declaration.start, text: '' }];
+    return [
+      { start, end: declaration.start, text: 'void ' },
+      { start: declaration.end, end: declaration.end, text: ';' },
+    ];
   });
 }
 

@@ -29,6 +29,7 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...pageMeasures(setting),
     ...windowMembers(setting),
     ...indirectEvals(setting),
+    ...realObjects(setting),
     ...codeInText(setting),
     ...(setting.hasIds ? [...plainIds(setting), ...ownSelectors(setting)] : []),
     ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
@@ -90,6 +91,35 @@ function windowMembers({ use, own }: EditSetting): Edit[] {
       : `window.${name}`;
     return [{ start, end, text: `${isShort ? `${name}: ` : ''}${member}` }];
   });
+}
+
+/**
+ * Functions of the platform that insist on a real window or node: events are given the page's
+ * window, and what looks at the document looks at the cast.
+ */
+function realObjects({ use }: EditSetting): Edit[] {
+  const isFreeName = (at: ScriptNode, names: RegExp) =>
+    at.node.type === 'Identifier' && names.test(String(at.node.name)) && use.isFree(at);
+  const views = (use.nodes.get('Property') ?? []).flatMap((at) => {
+    const { key, value } = at.node as unknown as { key: Syntax; value: Syntax };
+    const isView =
+      key.name === 'view' && isFreeName({ node: value, parent: at }, /^(?:window|self)$/);
+    return isView ? [{ start: value.start, end: value.end, text: 'mould.page.defaultView' }] : [];
+  });
+  const given = (use.nodes.get('CallExpression') ?? []).flatMap((at) => {
+    const method = memberName(at.node.callee as Syntax) ?? '';
+    const args = at.node.arguments as readonly Syntax[];
+    const own = (names: RegExp) =>
+      args
+        .filter((node) => isFreeName({ node, parent: at }, names))
+        .map(({ start, end }) => ({ start, end }));
+    if (/^init\w*Event$/.test(method))
+      return own(/^(?:window|self)$/).map((one) => ({ ...one, text: 'mould.page.defaultView' }));
+    if (/^(?:observe|createTreeWalker|createNodeIterator)$/.test(method))
+      return own(/^document$/).map((one) => ({ ...one, text: 'document.body' }));
+    return [];
+  });
+  return [...views, ...given];
 }
 
 /** `(0, eval)(text)` runs a text as the page would, not where it stands (ECMAScript, 19.2.1.1). */

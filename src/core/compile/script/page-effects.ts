@@ -24,7 +24,7 @@ const builtIns =
  * What a page has one of, and what a script has done outside of its cast: the lines of the table of
  * docs/isolation.md that no cast can answer.
  */
-export const pageEffects: readonly (readonly [
+const pageEffects: readonly (readonly [
   kind: EffectKind,
   written: Written,
   name: RegExp,
