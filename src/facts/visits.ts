@@ -27,9 +27,15 @@ const skipped = new Set([
   'BASE',
 ]);
 
+/** Roots of casts, also those in the shadow trees of custom elements. */
+const rootsIn = (tree: ParentNode): Element[] =>
+  [...tree.querySelectorAll('*')].flatMap((one) => {
+    if (one.hasAttribute('data-cast')) return [one];
+    return one.shadowRoot ? rootsIn(one.shadowRoot) : [];
+  });
 const topOf = ({ at, box }: Place): Element[] => {
   if (at === undefined) return [...document.body.children];
-  const root = document.querySelectorAll('[data-cast]')[at];
+  const root = rootsIn(document)[at];
   if (!root) return [];
   const base = root.shadowRoot ? root.shadowRoot.querySelector('[data-mould-root]') : root;
   const injected = root.shadowRoot

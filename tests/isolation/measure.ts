@@ -1,16 +1,23 @@
 import type { Browser, Route } from 'playwright-core';
-import type { Manner } from '../../src/core/compile/style/compile-style.ts';
+import type { Cast } from '../../src/core/compile/cast.ts';
+import { deliver } from '../../src/core/deliver/deliver.ts';
+import { toDocument } from '../../src/core/deliver/document.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
+import { kit } from '../../src/generated/kit.ts';
+import { runtime } from '../../src/generated/runtime.ts';
 import { knowAlone, measureIsolation } from '../../src/node/isolation/measure-isolation.ts';
 import type { Site } from '../../src/node/isolation/visit.ts';
 import { answer } from './answer.ts';
 import { hosts, inHost, standIn } from './hosts.ts';
 import { pageOf, readSubject, type Side, type Subject } from './sides.ts';
 
+/** How casts are kept apart: in the page, in a shadow root, as an element, or in a frame. */
+export type Kept = 'scoped' | 'sealed' | 'element' | 'frame';
+
 /** What was found of one snippet in one manner. */
 export interface Measured {
   readonly name: string;
-  readonly manner: 'scoped' | 'sealed';
+  readonly manner: Kept;
   readonly acts: boolean;
   readonly look: boolean;
   readonly behaviour: boolean;
@@ -25,11 +32,11 @@ export interface Measured {
 }
 
 export interface MeasureOptions {
-  readonly manners?: readonly Measured['manner'][];
+  readonly manners?: readonly Kept[];
   readonly acts?: number;
   readonly hosts?: boolean;
   /** Which of three copies are acted on, from 0; by default each in turn. */
-  readonly actedOn?: Readonly<Record<Measured['manner'], readonly number[]>>;
+  readonly actedOn?: Readonly<Partial<Record<Kept, readonly number[]>>>;
   /** Takes pictures of what differs. */
   readonly keep?: (name: string, png: Uint8Array) => void;
   /** Works on the mould before it is cast, such as binding its spots. */
@@ -52,12 +59,13 @@ export async function measure(
   return Promise.all(
     manners.map(async (manner): Promise<Measured> => {
       const keep = (of: string, png: Uint8Array) => options.keep?.(`${name}-${manner}-${of}`, png);
-      const actedOn = options.actedOn ? { actedOn: options.actedOn[manner] } : {};
+      const copies = options.actedOn?.[manner];
+      const actedOn = copies ? { actedOn: copies } : {};
       const found = await measureIsolation(
         browser,
-        castsOf(subject, { sealed: manner === 'sealed' }, options.hosts !== false),
+        castsOf(subject, manner, options.hosts !== false),
         known,
-        { keep, ...actedOn },
+        { keep, ...actedOn, ...(manner === 'frame' ? { actedOn: [] } : {}) },
       );
       const inAll = found.hosts.filter(({ look }) => look).length;
       const leaks = found.hosts.reduce((sum, { changed }) => sum + changed.length, 0);
@@ -68,9 +76,12 @@ export async function measure(
 }
 
 /** A snippet's casts on the pages that they are measured on. */
-function castsOf(subject: Subject, manner: Manner, withHosts: boolean) {
-  const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, manner));
+function castsOf(subject: Subject, kept: Kept, withHosts: boolean) {
+  const isSealed = kept === 'sealed' || kept === 'element';
+  const casts = ['c1', 'c2', 'c3'].map((id) => subject.cast(id, { sealed: isSealed }));
   const site = (html: string) => siteOf(subject.sideOf(html));
+  if (kept === 'element') return asElements(subject, casts);
+  if (kept === 'frame') return inFrames(subject, casts);
   const pair = casts.slice(0, 2);
   return {
     bare: siteOf(subject.bare),
@@ -85,6 +96,29 @@ function castsOf(subject: Subject, manner: Manner, withHosts: boolean) {
       spot: `[${standIn}]`,
     })),
   };
+}
+
+/** Each cast as a custom element, whose module lies beside the page. */
+function asElements(subject: Subject, casts: readonly Cast[]) {
+  const parts = casts.map((cast) => deliver(cast, { form: 'element', runtime, kit }).parts);
+  const page = (count: number, around = (block: string, _at: number) => block): Site => {
+    const tags = parts.slice(0, count).map(({ html = '' }, at) => around(html, at));
+    const side = subject.sideOf(toDocument(tags.join('\n'), { title: 'Elements' }));
+    const file = (path: string) => (/^\/[\w-]+\.js$/.test(path) ? parts[0]?.js : side.file(path));
+    return siteOf({ ...side, file });
+  };
+  const hasBox = casts[0]?.hasBox === true;
+  const threefold = (acted: number) => page(3, onTop(acted));
+  return { bare: siteOf(subject.bare), alone: page(1), threefold, hasBox, hosts: [] };
+}
+
+/** The page inside a frame; frames share nothing, so three of them are not measured. */
+function inFrames(subject: Subject, casts: readonly Cast[]) {
+  const [cast] = casts as readonly [Cast];
+  const { document = '' } = deliver(cast, { form: 'frame', runtime }).parts;
+  const alone = siteOf(subject.sideOf(document));
+  const bare = siteOf(subject.bare);
+  return { bare, alone, threefold: () => alone, hasBox: cast.hasBox, hosts: [] };
 }
 
 function siteOf(side: Side): Site {

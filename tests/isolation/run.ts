@@ -17,7 +17,9 @@ export async function run(words: readonly string[]): Promise<number> {
     const path = join(folder, '.remote', asked);
     return existsSync(path) && statSync(path).isFile() ? readFileSync(path) : undefined;
   };
-  const manners = words.includes('--scoped') ? (['scoped'] as const) : undefined;
+  const all = ['scoped', 'sealed', 'element', 'frame'] as const;
+  const asked = all.filter((one) => words.includes(`--${one}`));
+  const manners = asked.length > 0 ? asked : undefined;
   const pictures = words.find((word) => word.startsWith('--pictures='))?.slice(11);
   const keep = (name: string, png: Uint8Array) => {
     if (pictures) writeFileSync(join(pictures, `${name.replace(/\W+/g, '-')}.png`), png);

@@ -17,7 +17,7 @@ export function table(measured: readonly Measured[]): string {
       leaks,
     ].join(' | '),
   );
-  const sums = ['scoped', 'sealed'].map((manner) => {
+  const sums = [...new Set(rows.map(({ manner }) => manner))].map((manner) => {
     const of = rows.filter((one) => one.manner === manner);
     const part = (is: (one: Measured) => boolean) => {
       const count = of.filter(is).length;
