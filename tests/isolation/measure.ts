@@ -12,7 +12,7 @@ import { hosts, inHost, standIn } from './hosts.ts';
 import { pageOf, readSubject, type Side, type Subject } from './sides.ts';
 
 /** How casts are kept apart: in the page, in a shadow root, as an element, or in a frame. */
-export type Kept = 'scoped' | 'sealed' | 'element' | 'frame';
+type Kept = 'scoped' | 'sealed' | 'element' | 'frame';
 
 /** What was found of one snippet in one manner. */
 export interface Measured {
