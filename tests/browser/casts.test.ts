@@ -189,7 +189,7 @@ it('of several scripts one that fails does not stop the next', async () => {
   );
   const page = await pageOf(block(mould, 'a'));
   expect(await page.locator('.say').textContent()).toBe('1');
-  expect(page.complaints.join()).toMatch(/cast a failed/);
+  expect(page.complaints.join()).toMatch(/cast a, script\.js:\d+ failed/);
 });
 
 it.each([

@@ -62,9 +62,9 @@ window.onload = () => { heard.push('loaded'); say(heard) };`,
     says: 'read,loaded',
   },
   'window.x = …': {
-    script: `window.a = 1; this.b = 2; c = 3; var d = 4; (function (root, key) { root[key] = 5; root.c += 10; root.d += 10 })(window, 'e');
-say(a, b, c, d, e, window.c, self.d, globalThis['e'], typeof window.say);`,
-    says: '1 2 13 14 5 13 14 5 function',
+    script: `window.a = 1; this.b = 2; c = 3; var d = 4; (function (root, key) { root[key] = 5; root.c += 10; root.d += 10 })(window, 'e'); (function () { this.f = 6 })();
+say(a, b, c, d, e, f, window.c, self.d, globalThis['e'], typeof window.say);`,
+    says: '1 2 13 14 5 6 13 14 5 function',
   },
   globalThis: {
     script: `say([globalThis, self, window.window, frames, top, parent, document.defaultView].every((one) => one === window));`,

@@ -115,7 +115,7 @@ describe('proof', () => {
     [['--copies', '0'], '--copies must be a number or a grid such as 3x2'],
     [['--at', 'soon'], '--at must be times up to 600s'],
     [['--state', 'pressed'], '--state must be one of rest, hover, focus, visited'],
-    [['--fail-on', 'overflows'], '--fail-on must be one of any, changes, consoleErrors, overflow'],
+    [['--fail-on', 'overflows'], '--fail-on must be one of any, changes, isolation, consoleErrors'],
     [['--against', 'nowhere'], 'nowhere contains no proof to compare with'],
     [['--host', 'none.html'], 'none.html'],
   ])('refuses %j in words', async (words, said) => {

@@ -66,8 +66,7 @@ ${styleWith(own)}
 <script>(page => {
 page.mould || (start)(page);
 })(${registry} ||= {});</script>
-<script>${registry}.mould("board", {}, function (mould) {
-mould.id
+<script>${registry}.mould("board", {}, function (mould) { mould.id
 });
 ${registry}.cast("c");
 //# sourceURL=keen-mould/board/script.js</script>

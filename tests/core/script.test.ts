@@ -21,7 +21,7 @@ function wrapped(...given: Parameters<typeof made>): string {
 
 describe('a script becomes a function of mould', () => {
   it('with the author’s text inside as it is', () => {
-    expect(wrapped('// a\n  let  x = 1\n')).toBe('function (mould) {\n// a\n  let  x = 1\n}');
+    expect(wrapped('// a\n  let  x = 1\n')).toBe('function (mould) { // a\n  let  x = 1\n}');
   });
 
   it('that is strict where the script was', () => {
@@ -152,7 +152,7 @@ describe('several scripts in one', () => {
   it('each fail alone, and know of each other what scripts of a page know', () => {
     const text = wrapped('const a = 1\nclass B {}\n\n//# next script\nlet c = a\n');
     expect(text).toBe(
-      'function (mould) {\ntry { var a = 1\nvar B = class B {}\n\n' +
+      'function (mould) { try { var a = 1\nvar B = class B {}\n\n' +
         '} catch (error) { mould.failed(error) } try {\nvar c = a\n} catch (error) { mould.failed(error) }\n}',
     );
   });
@@ -177,7 +177,7 @@ describe('what a script imports', () => {
       "import d, * as t from './x.js'",
       'const t = await import("./x.js"); const { default: d } = t;',
     ],
-    ["import 'dial'", 'await import("./assets/dial.mjs");'],
+    ["import 'dial'", 'await import("./assets/dial.mjs").catch(mould.failed);'],
     [
       "import t from './t.json' with { type: 'json' }",
       'const { default: t } = await import("./t.json", { with: { type: "json" } });',
@@ -200,7 +200,7 @@ describe('$ in a script', () => {
   const libraries = [{ name: 'jquery', script: '/jquery.js', provides: 'jQuery' }];
   it('is jQuery of the cast, also where a host has it by its long name only', () => {
     const { code, names, parts } = made("$('b').hide()", '<b>x</b>', libraries);
-    expect(code).toContain("function (mould, { $ }) {\n$('b').hide()");
+    expect(code).toContain("function (mould, { $ }) { $('b').hide()");
     expect(names).toEqual(['$']);
     expect(parts).toContain('jquery');
   });

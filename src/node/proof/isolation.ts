@@ -185,7 +185,7 @@ function boxed(block: string, isSpot: boolean, box?: Box): string {
   const place = box
     ? `; position: absolute; left: ${box.x}px; top: ${box.y}px; width: ${box.width}px`
     : '';
-  const style = `all: unset; display: block; background: #fff${place}`.replace(
+  const style = `all: unset; display: flow-root; background: #fff${place}`.replace(
     /(?=;|$)/g,
     ' !important',
   );

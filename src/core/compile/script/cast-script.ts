@@ -84,7 +84,7 @@ export function castScript(setting: ScriptSetting): CastScript {
   const known = new Set([...read.globals, ...use.assigned, ...elements]);
   const inline = handlers.length > 0 ? [endless(handlersFunction(setting, known))] : [];
   const changed = [...edits.map(({ text }) => text), ...inline];
-  const needsWindow = reached.length > 0 || changed.some((text) => text.includes('window.'));
+  const needsWindow = reached.length > 0 || changed.some((text) => /\bwindow\b/.test(text));
   if (needsWindow && !names.includes('window')) names.push('window');
   if (named.length > 0 && !names.includes('document')) names.push('document');
   const { head, taken } = headOf(read, names);

@@ -129,7 +129,7 @@ export function confiningOf(source: ConfiningSource): Confining {
   const selects = (mark: RegExp) => uses.some((use) => looksUp(use, mark));
   const hasOwn = code.includes('mould.own(');
   const asIds = hasOwn || (hasIds && (isAny || hasLibraries || selects(/[#[]/)));
-  const asPage = isAny || hasOwn ? meansPage(all) || hasLibraries : selects(pagePart);
+  const asPage = hasLibraries || (meansPage(all) && (isAny || hasOwn || selects(pagePart)));
   return {
     parts: [
       ...(isOpen ? ['facade'] : []),
@@ -137,7 +137,7 @@ export function confiningOf(source: ConfiningSource): Confining {
       ...(asIds ? ['selectors'] : []),
       ...(asPage ? ['bodies'] : []),
       ...(tellsLists.test(all) ? ['lists'] : []),
-      ...(isAny || hasAttributes ? ['attributed'] : []),
+      ...(hasAttributes || (isAny && meansPage(all)) ? ['attributed'] : []),
       ...adds,
     ],
     adds,

@@ -3,7 +3,14 @@ import type { Edit } from '../../text/edits.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { PageUse } from './free-names.ts';
 import { isLive } from './names-in-reach.ts';
-import { dottedName, literalText, memberName, type ScriptNode, type Syntax } from './syntax.ts';
+import {
+  dottedName,
+  literalText,
+  memberName,
+  type ScriptNode,
+  type Syntax,
+  thisIsWindow,
+} from './syntax.ts';
 
 /** What a script's edits depend on. */
 export interface EditSetting {
@@ -30,6 +37,7 @@ export function pageEdits(setting: EditSetting): ScriptEdit[] {
     ...windowMembers(setting),
     ...indirectEvals(setting),
     ...realObjects(setting),
+    ...thisOfWindow(setting),
     ...codeInText(setting),
     ...(setting.hasIds ? [...plainIds(setting), ...ownSelectors(setting)] : []),
     ...(setting.names.keyframes.size > 0 ? animationNames(setting) : []),
@@ -120,6 +128,14 @@ function realObjects({ use }: EditSetting): Edit[] {
     return [];
   });
   return [...views, ...given];
+}
+
+/** `(function () { this.x = … })()` makes a member of the window. */
+function thisOfWindow({ use }: EditSetting): Edit[] {
+  return (use.nodes.get('ThisExpression') ?? []).flatMap((at) => {
+    const { start, end } = at.node;
+    return thisIsWindow(at) === 'called' ? [{ start, end, text: 'window' }] : [];
+  });
 }
 
 /** `(0, eval)(text)` runs a text as the page would, not where it stands (ECMAScript, 19.2.1.1). */

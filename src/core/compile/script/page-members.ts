@@ -1,5 +1,5 @@
 import type { PageUse } from './free-names.ts';
-import { dottedName, memberName, type ScriptNode, type Syntax } from './syntax.ts';
+import { dottedName, memberName, type ScriptNode, type Syntax, thisIsWindow } from './syntax.ts';
 
 /** What code asks of its page by name. */
 export interface PageMembers {
@@ -18,7 +18,10 @@ export function pageMembersOf(use: PageUse): PageMembers | undefined {
   if (!program || ['eval', 'Function', 'frames', 'top', 'parent'].some((one) => free.has(one))) {
     return undefined;
   }
-  if (nodes.has('WithStatement') || (nodes.get('ThisExpression') ?? []).some(isOfPage)) {
+  if (
+    nodes.has('WithStatement') ||
+    (nodes.get('ThisExpression') ?? []).some((at) => thisIsWindow(at) !== undefined)
+  ) {
     return undefined;
   }
   const members = { document: new Set<string>(), window: new Set<string>() };
@@ -55,17 +58,6 @@ function memberAt(at: ScriptNode): { name: string; parent: ScriptNode } | undefi
   if (parent?.node.type !== 'MemberExpression' || parent.node.object !== at.node) return undefined;
   const name = memberName(parent.node);
   return name === undefined ? undefined : { name, parent };
-}
-
-/** `this` outside functions is the window; inside a function that is none of an object's, as well. */
-function isOfPage(at: ScriptNode): boolean {
-  for (let one = at.parent; one; one = one.parent) {
-    const { type } = one.node;
-    if (/^(?:FunctionDeclaration|FunctionExpression|PropertyDefinition|StaticBlock)$/.test(type)) {
-      return false;
-    }
-  }
-  return true;
 }
 
 /** Selectors that code looks up in its page; undefined for one that is not written as it is. */

@@ -75,6 +75,37 @@ export function isDeclaredAt(
   return ownerOf(names, name, at) !== undefined;
 }
 
+/**
+ * What `this` is where a function that is none of an object's is called in place, as in
+ * `(function () { … })()`, and the code is not strict: the window (ECMAScript, 10.2.1.2). Outside
+ * functions it is that as well, whoever runs the code.
+ */
+export function thisIsWindow({ parent }: ScriptNode): 'outside' | 'called' | undefined {
+  for (let one = parent; one; one = one.parent) {
+    const { type } = one.node;
+    if (type === 'PropertyDefinition' || type === 'StaticBlock' || type === 'FunctionDeclaration')
+      return undefined;
+    if (type !== 'FunctionExpression') continue;
+    const call = one.parent?.node;
+    const isCalled = call?.type === 'CallExpression' && call.callee === one.node;
+    return isCalled && !isStrictAt(one) ? 'called' : undefined;
+  }
+  return 'outside';
+}
+
+/** True where a function, or one around it, begins with the directive. */
+function isStrictAt(at: ScriptNode): boolean {
+  for (let one: ScriptNode | undefined = at; one; one = one.parent) {
+    if (/^Class/.test(one.node.type) || one.node.sourceType === 'module') return true;
+    const body = one.node.body as Syntax | readonly Syntax[] | undefined;
+    const [first] = (
+      Array.isArray(body) ? body : ((body as Syntax)?.body ?? [])
+    ) as readonly Syntax[];
+    if (first?.directive === 'use strict') return true;
+  }
+  return false;
+}
+
 function isSyntax(value: unknown): value is Syntax {
   return typeof value === 'object' && value !== null && 'type' in value && 'start' in value;
 }
