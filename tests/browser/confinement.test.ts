@@ -112,8 +112,9 @@ setTimeout("say(found.join(' '))", 0);`,
     says: 'hit t',
   },
   'document.write': {
-    script: `document.write('<i class="made">w</i>'); say(document.querySelector('.made').textContent);`,
-    says: 'w',
+    script: `document.write('<i class="made">'); document.write('w'); document.write('</i><b>b</b>');
+say(document.querySelector('.made').textContent, document.querySelectorAll('.made').length, document.querySelector('.made + b').textContent);`,
+    says: 'w 1 b',
   },
   'document.currentScript': {
     script: `const me = document.currentScript, all = document.getElementsByTagName('script');

@@ -236,3 +236,13 @@ it('a page without a doctype keeps what browsers do in quirks mode', () => {
   expect(plain.manifest.page).toBeUndefined();
   expect(plain.style).toBe('');
 });
+
+it('turns what attributes of a body say into style, before all other', () => {
+  const text =
+    '<!doctype html><body bgcolor="f4f8fb" text="navy" link="#c00" vlink="}"><style>p { margin: 0 }</style><p>x</p></body>';
+  const { mould, findings } = importSnippet([{ name: 'page.html', text }], {});
+  expect(mould.style.trim()).toBe(
+    'body { background-color: #f4f8fb }\nbody { color: navy }\n:where(a:link) { color: #c00 }\np { margin: 0 }',
+  );
+  expect(findings.map(({ code }) => code)).not.toContain('snippet/page-part');
+});

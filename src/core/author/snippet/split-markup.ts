@@ -21,6 +21,7 @@ import type { AssetShelf } from './local-files.ts';
 import { bringMarkupFiles } from './markup-addresses.ts';
 import { asFromPage, type ImportMap, importOf, readImportMap } from './modules.ts';
 import { readPageElements } from './page-elements.ts';
+import { pageHints } from './page-hints.ts';
 import {
   attributeOf,
   elementsInTemplates,
@@ -121,11 +122,11 @@ class MarkupSplitter {
     }
     this.takeTemplates();
     this.takeBare();
+    this.styles.push(...pageHints(this.paste.body, this.file, this.shelf));
     if (this.paste.hasQuirks) {
-      this.styles.push({ start: -1, ...quirksStyle(this.file) });
-      this.findings.push(
-        finding('snippet/no-doctype', {}, { file: this.file, line: 1, column: 1 }),
-      );
+      this.styles.push({ start: -2, ...quirksStyle(this.file) });
+      const place = { file: this.file, line: 1, column: 1 };
+      this.findings.push(finding('snippet/no-doctype', {}, place));
     }
     const { attributes, handlers, left } = readPageElements(this.paste);
     for (const text of handlers) this.scripts.push({ start: this.source.length, text });
