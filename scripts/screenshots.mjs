@@ -3,6 +3,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { build, preview as serve } from 'vite';
+import { importSnippet } from '../dist/core/index.js';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { proof, readMould, startPreview } from '../dist/node/index.js';
 
@@ -67,6 +68,17 @@ const made = await proof([{ mould: faulty }], {
   isBeside: false,
 });
 await picture(pathToFileURL(made.report).href, 'report');
+
+// Copies of a snippet in a page that has rules of its own.
+const snippets = fileURLToPath(new URL('../demo/snippets/', import.meta.url));
+const text = await readFile(join(snippets, 'timetable.html'), 'utf8');
+const apart = await proof([{ mould: importSnippet([{ name: 'timetable.html', text }]).mould }], {
+  out: join(demo, 'apart'),
+  widths: [900],
+  copies: { count: 2, columns: 1 },
+  host: await readFile(fileURLToPath(new URL('../demo/pages/host.html', import.meta.url)), 'utf8'),
+});
+await picture(pathToFileURL(apart.report).href, 'isolation');
 
 /** Builds an app of examples/ into the folder of the pictures' data, and serves it for a moment. */
 async function withApp(name, see) {

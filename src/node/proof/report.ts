@@ -43,10 +43,11 @@ export function reportPage(
   const titles = [...new Set(shots.map((shot) => shot.title))];
   const faults = shots.reduce((sum, shot) => sum + faultsOf(shot).length, 0);
   const worstFirst = [...shots].sort((a, b) => badness(b) - badness(a));
+  const pictures = `${shots.length} ${shots.length === 1 ? 'picture' : 'pictures'}`;
   const summary =
     faults === 0
-      ? `${shots.length} pictures, no faults found`
-      : `${shots.length} pictures, ${faults} ${faults === 1 ? 'fault' : 'faults'} found`;
+      ? `${pictures}, no faults found`
+      : `${pictures}, ${faults} ${faults === 1 ? 'fault' : 'faults'} found`;
   const moments = [...new Set(shots.map(({ atMs }) => `${atMs / 1000} s`))].join(', ');
   const kinds = countsByFact(shots).map(
     ([title, count]) => html`<li>${title} <b>${count}</b></li>`,
