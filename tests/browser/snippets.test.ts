@@ -61,6 +61,7 @@ const snippets: Readonly<
       'markup/in-list template.html:5',
       'markup/unclosed template.html:8',
       'markup/placeholder template.html:9',
+      'markup/stray-end template.html:11',
       'style/lost-mark style.css:1',
       'style/odd-character style.css:2',
       'style/unknown-property style.css:2',

@@ -246,13 +246,3 @@ it('turns what attributes of a body say into style, before all other', () => {
   );
   expect(findings.map(({ code }) => code)).not.toContain('snippet/page-part');
 });
-
-it('leaves out end tags that end nothing, which would end what a cast stands in', () => {
-  const text = '<header><nav class="a"><p>x</p></div></header>\n<p>y</p></section></b>';
-  const { mould, findings } = importSnippet([{ name: 'page.html', text }], {});
-  expect(mould.template.trim()).toBe('<header><nav class="a"><p>x</p></header>\n<p>y</p></b>');
-  expect(findings.filter(({ code }) => code === 'snippet/page-part')).toMatchObject([
-    { line: 1, column: 32 },
-    { line: 2, column: 9 },
-  ]);
-});

@@ -38,8 +38,7 @@ import { quirksMark, quirksStyle } from './quirks.ts';
 import { withScriptFiles } from './script-addresses.ts';
 import { scriptRole } from './script-type.ts';
 import { standInFor } from './stand-in.ts';
-import { strayEnds } from './stray-ends.ts';
-import { bringLibrary, withStyleFiles } from './style-addresses.ts';
+import { withStyleFiles } from './style-addresses.ts';
 import { type StylePart, underMedia } from './style-part.ts';
 
 /** Something of the paste that the mould does not hold. */
@@ -132,9 +131,6 @@ class MarkupSplitter {
     const { attributes, handlers, left } = readPageElements(this.paste);
     for (const text of handlers) this.scripts.push({ start: this.source.length, text });
     for (const element of left) this.drop(element, 'it is of a page, not of a widget');
-    const strays = strayEnds(this.source, this.paste.content, this.lines);
-    this.cuts.push(...strays.map(({ range }) => range));
-    this.findings.push(...strays.map(({ finding: said }) => said));
     const cuts = this.cuts.map(({ standIn = '', ...range }) => ({
       ...(standIn ? range : extentOnLines(this.source, range)),
       text: standIn,
@@ -287,7 +283,11 @@ class MarkupSplitter {
     // Libraries stand before the snippet's own style, so a sheet that comes after some is its own.
     const isLast = part === 'style' && this.styles.some((one) => one.start < start);
     if (file.text === undefined || (!isLast && isLibraryFile(path, part))) {
-      const place = bringLibrary(this.shelf, this.file, url, part);
+      const name = path.slice(path.lastIndexOf('/') + 1);
+      const place =
+        part === 'style' && file.text !== undefined
+          ? this.shelf.addText(name, withStyleFiles(file.text, path, this.shelf))
+          : (this.shelf.bring(this.file, url) ?? url);
       this.libraries.push({ ...libraryOf(path, part), [part]: place });
       return true;
     }

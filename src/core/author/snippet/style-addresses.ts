@@ -68,17 +68,3 @@ function importedSheet(
   ];
   return around.reduceRight((inner, rule) => `${rule.trim()} {\n${inner}\n}`, sheet);
 }
-
-/** Brings a library's file along, with the files that a sheet names; its address where it cannot be. */
-export function bringLibrary(
-  shelf: AssetShelf,
-  from: string,
-  address: string,
-  part: 'script' | 'style' | 'module',
-): string {
-  const { path, file } = shelf.find(from, address) ?? {};
-  if (part !== 'style' || path === undefined || file?.text === undefined)
-    return shelf.bring(from, address) ?? address;
-  const name = path.slice(path.lastIndexOf('/') + 1);
-  return shelf.addText(name, withStyleFiles(file.text, path, shelf));
-}
