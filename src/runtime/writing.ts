@@ -41,5 +41,7 @@ export function writing({ cast, doc }: Confinement): void {
     written.at.before(next.content);
   };
   const write = (...html: string[]) => writeAt(-1, ...html);
-  Object.assign(doc, { write, writeAt, writeln: (...html: string[]) => write(...html, '\n') });
+  const writeln = (...html: string[]) => write(...html, '\n');
+  // To open the real document would empty the page.
+  Object.assign(doc, { write, writeAt, writeln, open: () => doc, close() {} });
 }

@@ -112,7 +112,7 @@ setTimeout("say(found.join(' '))", 0);`,
     says: 'hit t',
   },
   'document.write': {
-    script: `document.write('<i class="made">'); document.write('w'); document.write('</i><b>b</b>');
+    script: `document.write('<i class="made">'); document.write('w'); document.write('</i><b>b</b>'); document.open(); document.close();
 say(document.querySelector('.made').textContent, document.querySelectorAll('.made').length, document.querySelector('.made + b').textContent);`,
     says: 'w 1 b',
   },

@@ -53,7 +53,7 @@ const bringing: readonly (readonly [part: string, document: RegExp, window: RegE
   ['classes', /^getElementsByClassName$/, /^$/],
   ['names', /^getElementsByName$/, /^$/],
   ['forms', /^(?:forms|images|links)$/, /^$/],
-  ['writing', /^write(?:ln|At)?$/, /^$/],
+  ['writing', /^(?:write(?:ln|At)?|open|close)$/, /^$/],
   ['focus', /^activeElement$/, /^$/],
   ['elements', /^$/, /^customElements$/],
 ];
@@ -74,7 +74,7 @@ const spoken: readonly (readonly [part: string, words: RegExp])[] = [
     'forms',
     /\b(?:forms|images|links)\b|\bdocument\s*(?:\[|\.\s*[a-z]+\s*\.\s*(?:elements|submit|reset|value))/,
   ],
-  ['writing', /\bwrite(?:ln|At)?\b/],
+  ['writing', /\bwrite(?:ln|At)?\b|\bdocument\.open\b/],
   ['focus', /\bactiveElement\b/],
   ['frames', /\bdefaultView\b|\bgetComputedStyle\b|\b(?:window|self|win)\.(?:top|parent|frames)\b/],
   ['elements', /\bcustomElements\b/],

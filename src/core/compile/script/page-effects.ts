@@ -38,7 +38,6 @@ const pageEffects: readonly (readonly [
     /^(?:document\.(?:title|cookie|domain|location)|location(?:\.\w+)?|history\.scrollRestoration)$/,
   ],
   ['changes', 'assigned', RegExp(`^(?:${builtIns})\\.prototype\\.\\w+$`)],
-  ['changes', 'call', /^document\.(?:open|close)$/],
   ['shares', 'member', /^(?:(?:local|session)Storage|location\.hash|document\.cookie)$/],
   ['shares', 'member', /^on(?:hashchange|popstate)$/],
   ['shares', 'name', /^(?:local|session)Storage$/],
@@ -50,7 +49,6 @@ const pageEffects: readonly (readonly [
     /^navigator\.serviceWorker\.register$/,
     'a service worker is for the whole site',
   ],
-  ['leaves', 'call', /^importScripts$/, 'it is there in workers only'],
   [
     'leaves',
     'member',
