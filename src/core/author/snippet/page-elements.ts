@@ -1,4 +1,4 @@
-import { isPageHint } from './page-hints.ts';
+import { pageHint } from './page-hints.ts';
 import type { ParsedPaste, SourceElement } from './page-parts.ts';
 
 /** What the tags of a page's root and body say. */
@@ -34,7 +34,12 @@ export function readPageElements({ root, body }: ParsedPaste): PageElements {
         // Rules for html and rules for body both mean the widget's root.
         const isMore = name === 'class' && attributes.class;
         attributes[name] = isMore ? `${attributes.class} ${value}` : value;
-      } else if (element && name !== 'lang' && !isPageHint(name) && left.at(-1) !== element)
+      } else if (
+        element &&
+        name !== 'lang' &&
+        pageHint(name, value) === undefined &&
+        left.at(-1) !== element
+      )
         left.push(element);
     }
   }

@@ -14,9 +14,11 @@ const hints: Readonly<Record<string, (value: string) => string>> = {
   alink: (value) => `:where(a:active) { color: ${value} }`,
 };
 
-/** True for an attribute of a body that is style. */
-export function isPageHint(name: string): boolean {
-  return Object.hasOwn(hints, name);
+/** The rule that an attribute of a body stands for; undefined where it is none, or its value could end it. */
+export function pageHint(name: string, value: string): string | undefined {
+  const text = value.trim().replace(/^(?=[0-9a-f]{6}$)/i, '#');
+  if (text === '' || /["'\\;{}\n]/.test(text)) return undefined;
+  return Object.hasOwn(hints, name) ? hints[name]?.(text) : undefined;
 }
 
 /** The style that attributes of a body stand for, before all other style; none where they say nothing. */
@@ -25,12 +27,7 @@ export function pageHints(
   file: string,
   shelf: AssetShelf,
 ): (StylePart & { start: number })[] {
-  const rules = (body?.attrs ?? []).flatMap(({ name, value }) => {
-    const text = value.trim().replace(/^(?=[0-9a-f]{6}$)/i, '#');
-    // What could end the declaration is no colour and no address.
-    if (text === '' || /["'\\;{}\n]/.test(text)) return [];
-    return isPageHint(name) ? [(hints[name] as (value: string) => string)(text)] : [];
-  });
+  const rules = (body?.attrs ?? []).flatMap(({ name, value }) => pageHint(name, value) ?? []);
   const placeAt = () => ({ file, line: 1, column: 1 });
   if (rules.length === 0) return [];
   const text = withStyleFiles(`${rules.join('\n')}\n`, file, shelf);
