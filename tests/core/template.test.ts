@@ -238,6 +238,18 @@ describe('nothing of the host falls into a cast', () => {
     ['<p><br>', '<p><br></p>', []],
     ['<svg><g/>', '<svg><g/></svg>', ['never-closed']],
     ['<table><tr><td>a', '<table><tr><td>a</td></tr></table>', ['never-closed']],
+    // An end tag of nothing would end the cast's root, or what the host has around it.
+    ['<nav></div><p>a</p></nav>', '<nav><p>a</p></nav>', []],
+    ['<nav><p>a</p></NAV ></section>', '<nav><p>a</p></NAV >', []],
+    ['<ul><li>a</b></a></li></ul>', '<ul><li>a</li></ul>', []],
+    ['<div><b>a<i>b</b>c</i></div>', '<div><b>a<i>b</b>c</i></div>', []],
+    ['<div><h2>a</h3></h2></div>', '<div><h2>a</h3></div>', []],
+    ['<div>a</p></br></div>', '<div>a</p></br></div>', []],
+    [
+      '<div><!-- </div> --><p title="</div>">a</p></div>',
+      '<div><!-- </div> --><p title="</div>">a</p></div>',
+      [],
+    ],
   ])('%s is cast as %s', (template, markup, codes) => {
     const { findings, cast } = compileMould(mouldOf({ template }));
     expect(findings.map(({ code }) => code)).toEqual(codes.map((code) => `template/${code}`));

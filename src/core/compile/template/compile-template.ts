@@ -12,6 +12,7 @@ import { type Mark, writeMarked } from './mark.ts';
 import { type Element, type Markup, optionalEnd, readMarkup } from './markup.ts';
 import { type OwnIds, ownIds } from './own-ids.ts';
 import type { ParsedTemplate } from './parse-template.ts';
+import { findLooseEnds } from './stray-ends.ts';
 
 /** A box around what the author wrote: one of the layout, or one that is there to inherit from. */
 export type Box = 'block' | 'contents';
@@ -55,8 +56,9 @@ export function compileTemplate(
     const block = blocks.find((one) => one.element === element && !one.isShell && !one.slot);
     return markAttributes({ binder, holes, loops: around?.loops ?? [], block, ruleFor }, element);
   });
-  for (const more of [handlerMarks, ids.marks, markHoles(binder, markup, blocks, holes)])
-    for (const mark of more) marks.push(mark);
+  const loose = findLooseEnds(markup);
+  const others = [handlerMarks, ids.marks, markHoles(binder, markup, blocks, holes)];
+  for (const more of [...others, loose.marks]) for (const mark of more) marks.push(mark);
   const top = ownRoot(markup, blocks);
   const box = top && (isClobbered(markup) ? 'block' : needsWrapper(top));
   const root = box ? undefined : top;
@@ -67,7 +69,8 @@ export function compileTemplate(
   reportEnd(binder, markup);
   const end = source.length;
   const content = writeRange(source, { start: 0, end }, blocks, { marks, markup });
-  const after = endTags(markup, blocks, undefined) + lingering(markup);
+  const after =
+    endTags(markup, blocks, undefined) + loose.goesOn.map(({ name }) => `</${name}>`).join('');
   const whole = joinPlans(['', after], [content]);
   const read = { markup, handlers, ids, hasBox: !root, root };
   if (root) return { ...read, plan: whole };
@@ -95,21 +98,6 @@ function endTags(markup: Markup, blocks: readonly Block[], within: Block | undef
   return markup.openAtEnd
     .filter(({ start }) => blockAt(blocks, start) === within)
     .filter((element) => !(within?.element === element && element.name === 'template'))
-    .map(({ name }) => `</${name}>`)
-    .join('');
-}
-
-/** Elements that go on in what comes after, until their own end tag (HTML Standard, 13.2.4.3). */
-const formatting = /^(?:a|b|big|code|em|font|i|nobr|s|small|strike|strong|tt|u)$/;
-
-/**
- * End tags for what ended with the element around it and not by its own, so that it does not go on
- * in the host; an end tag of nothing is not heard.
- */
-function lingering({ elements, openAtEnd }: Markup): string {
-  return elements
-    .filter((one) => one.isHtml && !one.endTag && formatting.test(one.name))
-    .filter((one) => !openAtEnd.includes(one))
     .map(({ name }) => `</${name}>`)
     .join('');
 }

@@ -105,6 +105,9 @@ export const optionalEnd: ReadonlySet<string> = new Set([
   'tr',
 ]);
 
+/** Elements that go on in what comes after, until their own end tag (HTML Standard, 13.2.4.3). */
+export const formatting = /^(?:a|b|big|code|em|font|i|nobr|s|small|strike|strong|tt|u)$/;
+
 /** Elements that never have an end tag (HTML Standard, 13.1.2). */
 export const voidElements: ReadonlySet<string> = new Set([
   'area',
