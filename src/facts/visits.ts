@@ -37,18 +37,21 @@ const topOf = ({ at, box }: Place): Element[] => {
   if (at === undefined) return [...document.body.children];
   const root = rootsIn(document)[at];
   if (!root) return [];
-  const base = root.shadowRoot ? root.shadowRoot.querySelector('[data-mould-root]') : root;
-  const injected = root.shadowRoot
-    ? [...root.shadowRoot.children].filter((one) => one !== base)
+  // A shadow root without a mould's is one of the author's own custom element.
+  const sealed = root.shadowRoot?.querySelector('[data-mould-root]');
+  const base = sealed ?? root;
+  const injected = sealed
+    ? [...(root.shadowRoot?.children ?? [])].filter((one) => one !== base)
     : [];
-  const content = base ? (box ? [...base.children] : [base]) : [];
+  const content = box ? [...base.children] : [base];
   return [...content, ...injected];
 };
-const contentOf = (place: Place): Element[] =>
-  topOf(place)
-    .filter((one) => !skipped.has(one.tagName))
-    .flatMap((one) => [one, ...one.querySelectorAll('*')])
-    .filter((one) => !skipped.has(one.tagName) && !one.closest('template'));
+/** An element and all in it, with what custom elements show in shadow trees of theirs. */
+const deep = (one: Element): Element[] => {
+  if (skipped.has(one.tagName)) return [];
+  return [one, ...[...(one.shadowRoot?.children ?? []), ...one.children].flatMap(deep)];
+};
+const contentOf = (place: Place): Element[] => topOf(place).flatMap(deep);
 
 const plain = (text: string) =>
   text
@@ -73,6 +76,30 @@ const relations = (value: string) =>
     .filter((word) => word !== 'noopener')
     .sort()
     .join(' ');
+
+/** Attributes that name elements by id. */
+const refersById =
+  /^(?:id|for|headers|list|aria-(?:activedescendant|controls|describedby|details|errormessage|flowto|labelledby|owns))$/;
+
+/** Names of ids that end in a number, by their order in the content: a counter goes on from copy to copy. */
+let numbered = new Map<string, string>();
+const numberIds = (content: readonly Element[]): void => {
+  numbered = new Map();
+  const counts = new Map<string, number>();
+  for (const { id } of content) {
+    const [, stem] = /^(.*?)\d+$/.exec(plain(id)) ?? [];
+    if (stem === undefined || numbered.has(plain(id))) continue;
+    const count = (counts.get(stem) ?? 0) + 1;
+    counts.set(stem, count);
+    numbered.set(plain(id), `${stem}${count}`);
+  }
+};
+const idsIn = (value: string): string =>
+  value
+    .split(/\s+/)
+    .map((word) => numbered.get(plain(word)) ?? word)
+    .join(' ');
+
 const write = (node: Node): string => {
   if (node.nodeType === Node.TEXT_NODE) return plain(node.textContent ?? '');
   if (!(node instanceof Element) || skipped.has(node.tagName)) return '';
@@ -91,12 +118,15 @@ const write = (node: Node): string => {
             ? address(value)
             : name === 'rel'
               ? relations(value)
-              : value;
+              : refersById.test(name)
+                ? idsIn(value)
+                : value;
       return `${name}=${plain(text)}`;
     })
     .filter((text) => !/^(?:style|class|rel)=$/.test(text))
     .sort();
-  return `<${node.localName} ${[...attributes, ...stateOf(node)].join(' ')}>${[...node.childNodes].map(write).join('')}</>`;
+  const inside = [...(node.shadowRoot?.childNodes ?? []), ...node.childNodes];
+  return `<${node.localName} ${[...attributes, ...stateOf(node)].join(' ')}>${inside.map(write).join('')}</>`;
 };
 /** What a visitor has changed though no attribute says so. */
 const stateOf = (node: Element): string[] => {
@@ -115,11 +145,13 @@ const stateOf = (node: Element): string[] => {
     ? [`@${Math.round(node.scrollLeft)},${Math.round(node.scrollTop)}`]
     : [];
 };
-const snapshot = (place: Place): string =>
-  topOf(place)
+const snapshot = (place: Place): string => {
+  numberIds(contentOf(place));
+  return topOf(place)
     .map(write)
     .filter((text) => text !== '')
     .join('\n');
+};
 
 /** Elements a visitor would try, by their place in the content. */
 const tried =
