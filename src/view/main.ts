@@ -8,6 +8,7 @@ import type {
   FileAsked,
   FormChange,
   KmForm,
+  KmPreview,
   PreviewFindings,
   SampleChosen,
 } from '../elements/index.ts';
@@ -172,6 +173,8 @@ function draw(): void {
       ${mould ? settings(mould) : nothing}
     </main>`;
   render(body, document.body);
+  const preview = document.querySelector<KmPreview>('km-preview');
+  if (preview) preview.form = document.querySelector<KmForm>('km-form') ?? undefined;
 }
 
 function settings(mould: Mould) {

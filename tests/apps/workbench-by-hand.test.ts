@@ -12,7 +12,7 @@ async function pointAt(page: Page, selector: string): Promise<void> {
   const inside = framed(page).frameLocator('iframe');
   await inside.locator(selector).first().waitFor();
   await page.getByRole('button', { name: 'point at it in the frames' }).click();
-  const outer = await page.locator('km-preview iframe').first().boundingBox();
+  const outer = await page.locator('km-preview .viewport:not(.small) iframe').first().boundingBox();
   const at = await inside
     .locator(selector)
     .first()

@@ -102,7 +102,10 @@ describe('fields in the workbench', () => {
     await inside.locator('h3').waitFor();
     await go(page, 'Fields');
     await page.getByRole('button', { name: 'point at it in the frames' }).click();
-    const outer = await page.locator('km-preview iframe').first().boundingBox();
+    const outer = await page
+      .locator('km-preview .viewport:not(.small) iframe')
+      .first()
+      .boundingBox();
     const at = await inside.locator('.n').evaluate((element) => {
       const { left, top, width, height } = element.getBoundingClientRect();
       return { x: left + width / 2, y: top + height / 2, width: innerWidth };

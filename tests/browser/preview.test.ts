@@ -50,7 +50,7 @@ it('shows live frames at the widths of the mould, and follows what is saved', as
   await expect.poll(inEvery(page, heading)).toEqual(Array(3).fill('Trams today'));
   expect(await widthsOf(page)()).toEqual([360, 768, 1280]);
   await page.waitForTimeout(1200);
-  const badges = await page.locator('km-preview .badge').allInnerTexts();
+  const badges = await page.locator('km-preview .badge').allTextContents();
   expect(badges).toEqual(Array(3).fill('✓ no faults'));
 
   const template = join(folder, 'template.html');
@@ -169,6 +169,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
   const { page } = await previewOf(folder);
   const link = () => getComputedStyle(document.querySelector('[data-cast] a') as Element).color;
   await expect.poll(() => innerFrames(page).length).toBe(3);
+  await page.getByText('View options', { exact: true }).click();
   for (const [state, colour] of [
     ['Hovered', 'rgb(1, 1, 1)'],
     ['Focused', 'rgb(2, 2, 2)'],
@@ -177,11 +178,11 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
     await choose(page, 'State', state);
     await expect.poll(inEvery(page, link)).toEqual(Array(3).fill(colour));
   }
-  await page.getByText('More', { exact: true }).click();
   await page.getByLabel('Dark scheme').check();
   await page.getByLabel('Reduced motion').check();
-  await page.getByLabel('Show hidden parts').check();
   await page.getByLabel('Right to left').check();
+  await page.getByText('Hidden parts').click();
+  await page.getByLabel('Show hidden parts').check();
   const look = () => {
     const i = document.querySelector('[data-cast] i') as HTMLElement;
     const { color, opacity } = getComputedStyle(i);
@@ -191,6 +192,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true true rtl'));
   await page.getByLabel('Show hidden parts').uncheck();
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true false rtl'));
+  await page.getByText('View options', { exact: true }).click();
   await page.getByRole('spinbutton', { name: 'Number of copies' }).fill('4');
   await page.keyboard.press('Enter');
   await page.getByRole('spinbutton', { name: 'Columns of copies' }).fill('2');
@@ -254,6 +256,8 @@ it('any width can be added, typed, dragged and taken away; the paste stands besi
   const { page } = await previewOf(join(folderWithRail(), 'notice-rail'));
   const widths = widthsOf(page);
   await expect.poll(widths).toEqual([360, 768, 1280]);
+  await page.getByText('View options', { exact: true }).click();
+  await choose(page, 'Layout', 'Side by side');
   await page.getByRole('spinbutton', { name: 'Add width' }).fill('500');
   await page.keyboard.press('Enter');
   await expect.poll(widths).toEqual([360, 500, 768, 1280]);
@@ -264,7 +268,8 @@ it('any width can be added, typed, dragged and taken away; the paste stands besi
   await page.getByRole('separator', { name: 'Width of viewport 3' }).focus();
   await page.keyboard.press('Shift+ArrowRight');
   await expect.poll(widths).toEqual([400, 550, 1280]);
-  await page.getByRole('button', { name: 'Original' }).click();
+  await page.getByText('View options', { exact: true }).click();
+  await page.getByLabel('Original').check();
   const headings = () =>
     `${document.querySelectorAll('[data-cast]').length} ${document.querySelector('h2')?.textContent}`;
   const both = ['1 Trams today', expect.stringMatching(/^0 /)];

@@ -12,6 +12,7 @@ export function mouldOf(parts: {
   readonly script?: string;
   readonly files?: Mould['files'];
   readonly reaches?: readonly string[];
+  readonly widths?: readonly number[];
 }): Mould {
   const {
     fields = {},
@@ -27,6 +28,7 @@ export function mouldOf(parts: {
     version: '1.0.0',
     ...(parts.slots ? { slots: parts.slots } : {}),
     ...(parts.reaches ? { reaches: parts.reaches } : {}),
+    ...(parts.widths ? { widths: parts.widths } : {}),
     fields: { type: 'object', properties: fields, required },
   } satisfies Manifest;
   const manifestText = JSON.stringify(manifest, null, 2);

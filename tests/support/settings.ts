@@ -119,8 +119,8 @@ export const textOf = (selector: string) =>
 
 /** Opens all that is folded in a form. */
 export async function unfold(form: Locator): Promise<void> {
-  const folded = form.locator('h2 [aria-expanded=false]');
-  await form.locator('h2').first().waitFor();
+  const folded = form.locator('.section-title [aria-expanded=false]');
+  await form.locator('.section-title').first().waitFor();
   while ((await folded.count()) > 0) await folded.first().click();
 }
 

@@ -71,7 +71,8 @@ export async function pasteIn(page: Page, text: string) {
 export const go = (page: Page, step: string) =>
   page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: step }).click();
 export const said = (page: Page) => page.locator('.said').textContent();
-export const framed = (page: Page) => page.locator('km-preview').frameLocator('iframe >> nth=0');
+export const framed = (page: Page) =>
+  page.locator('km-preview').frameLocator('.viewport:not(.small) iframe >> nth=0');
 
 /** @param rules all of them where none are named */
 export async function violations(page: Page, rules?: readonly string[]) {

@@ -1,3 +1,4 @@
+import type { KmForm, KmPreview } from 'keen-mould/elements';
 import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
 import './code-pane.ts';
@@ -90,6 +91,9 @@ function draw(): void {
       <dialog id="rack" aria-label="Rack">${parts?.rackView(bench)}</dialog>`,
     place,
   );
+  // What is clicked in a frame is edited there, through the form beside it.
+  const preview = place.querySelector<KmPreview>('km-preview');
+  if (preview) preview.form = place.querySelector<KmForm>('km-form') ?? undefined;
 }
 
 function next(step: Step) {

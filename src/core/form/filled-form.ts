@@ -26,6 +26,8 @@ import { isShown } from './shown-when.ts';
 
 /** The settings of a mould being filled in: the values, all that follows from them, and undo. */
 export class FilledForm {
+  /** The name of the widget; '' for none. */
+  readonly title: string;
   readonly root: Field;
   readonly sections: readonly Section[];
   /** Of the values as they are now. */
@@ -36,6 +38,7 @@ export class FilledForm {
   constructor(mould: Mould, values: FormValues = { values: {}, below: {} }) {
     const { manifest, manifestText } = mould;
     this.root = readFields(manifest.fields, parseJson('mould.json', manifestText)).root;
+    this.title = manifest.title ?? '';
     this.sections = sectionsOf(this.root, manifest);
     this.idle = idleMembers(this.root, mould);
     this.history = beginHistory(this.renamed(values));

@@ -40,6 +40,8 @@ export interface Kind {
   readonly keywords: readonly string[];
   /** Fixed members of an object value, declared as fields. */
   readonly members?: Readonly<Record<string, FieldSchema>>;
+  /** Members that few people need; a form folds them away. */
+  readonly rare?: readonly string[];
   /** True for a kind that stands only for a member of another. */
   readonly isInner?: true;
   /** True for a kind without a value. */

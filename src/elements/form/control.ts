@@ -1,4 +1,5 @@
 import type { TemplateResult } from 'lit';
+import type { Offers } from '../../core/form/offers.ts';
 import type { Steps } from '../../core/form/place.ts';
 import type { Field } from '../../core/model/field.ts';
 import type { Json } from '../../core/model/json-source.ts';
@@ -26,6 +27,10 @@ export interface FormParts {
   set(steps: Steps, value: Json | undefined): void;
   /** A field with its label, help and problems. */
   field(field: Field, steps: Steps): TemplateResult;
+  /** True where a field does something and its condition holds. */
+  isShown(field: Field, steps: Steps): boolean;
+  /** What the piece itself has to choose from. */
+  readonly offers: Offers;
   /** What is wrong at a path and below it. */
   problemCount(path: string): number;
   /** The complete value at some steps. */
@@ -43,6 +48,9 @@ export interface FormParts {
   /** What the editor of a rich text last said of itself. */
   editorAt(path: string): EditorState | undefined;
   setEditor(path: string, state: EditorState | undefined): void;
+  /** What a long list is searched for; or ''. */
+  queryAt(path: string): string;
+  setQuery(path: string, query: string): void;
   isOpen(key: string): boolean;
   setOpen(key: string, isOpen: boolean): void;
 }

@@ -33,8 +33,9 @@ export function fieldView(place: Place, facts: FieldFacts, form: FormParts): Tem
   const view = controls[control](place, form);
   const head = isRow ? nothing : heading(field, place, facts, form, isGroup);
   const { words } = form;
-  const help = field.declared.description;
-  const marks = `field ${isRow ? 'bare' : ''} ${facts.isPointedAt ? 'pointed-at' : ''} ${control === 'switch' ? 'on-line' : ''}`;
+  const help =
+    field.declared.description ?? (steps.at(-1) === 'newTab' ? words.newTabHelp : undefined);
+  const marks = `field ${isRow ? 'bare' : ''} ${facts.isPointedAt ? 'pointed-at' : ''} ${isFlag(field) ? 'on-line' : ''}`;
   return html`<div
     class=${marks}
     data-path=${path}
@@ -51,6 +52,13 @@ export function fieldView(place: Place, facts: FieldFacts, form: FormParts): Tem
       ${facts.problems.map((one) => html`<p class="problem">${one}</p>`)}
     </div>
   </div>`;
+}
+
+/** True for yes or no, whose switch stands before its title. */
+function isFlag({ kind, declared }: Field): boolean {
+  if (kind.control === 'switch') return true;
+  const { enum: values, default: usual } = declared;
+  return Array.isArray(values) && values.includes(true) && values.includes(false) && usual !== null;
 }
 
 function heading(

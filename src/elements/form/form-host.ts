@@ -1,5 +1,6 @@
 import type { FilledForm } from '../../core/form/filled-form.ts';
 import type { ProblemsByPath } from '../../core/form/form-problems.ts';
+import type { Offers } from '../../core/form/offers.ts';
 import type { Steps } from '../../core/form/place.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import type { EditorState } from './rich-text-editor.ts';
@@ -10,10 +11,16 @@ export interface FormHost {
   readonly form: FilledForm;
   readonly files: Mould['files'];
   readonly words: FormWords;
+  /** Colours and icons of the piece. */
+  readonly offers: Offers;
   readonly problems: ProblemsByPath;
+  /** The path of a field that is lit up; or ''. */
+  readonly pointedAt: string;
   /** What is unfolded, by a key of its own for each section, row and picker. */
   readonly opened: Map<string, boolean>;
   readonly editors: Map<string, EditorState>;
+  /** What long lists are searched for, by path. */
+  readonly queries: Map<string, string>;
   /** What became of files that were given, by path. */
   readonly taken: Map<string, string>;
   /** The width whose value is shown of a field, by its path. */
@@ -31,4 +38,29 @@ export interface FormHost {
   focusIn(path: string, selector: string): void;
   focused(): Element | null;
   requestUpdate(): void;
+}
+
+/** Unfolds all that some steps lead through. */
+export function openTo({ form, opened, requestUpdate }: FormHost, steps: Steps): void {
+  const section = form?.sections.find(({ fields }) => fields.some(({ name }) => name === steps[0]));
+  if (section) opened.set(`section ${section.title}`, true);
+  for (const [at, step] of steps.entries()) {
+    if (!form || !/^\d+$/.test(step)) continue;
+    opened.set(`row ${form.rowKey(steps.slice(0, at + 1))}`, true);
+  }
+  requestUpdate();
+}
+
+/** What a form knows of how it is being used, before it is. */
+export function freshState(): Pick<
+  FormHost,
+  'opened' | 'editors' | 'queries' | 'taken' | 'widths'
+> {
+  return {
+    opened: new Map(),
+    editors: new Map(),
+    queries: new Map(),
+    taken: new Map(),
+    widths: new Map(),
+  };
 }

@@ -16,6 +16,10 @@ export function formParts(host: FormHost, draw: FormParts['field']): FormParts {
     set: (steps, value) =>
       host.change(pathOf(steps), ({ form }) => form.set(steps, value, host.widthAt(steps))),
     field: draw,
+    isShown: (field, steps) => host.form.isShown(field, steps),
+    get offers() {
+      return host.offers;
+    },
     problemCount: (path) => countBelow(host.problems, path),
     complete: (steps) => host.form.complete(steps, host.widthAt(steps)),
     rowKey: (steps) => host.form.rowKey(steps),
@@ -27,6 +31,11 @@ export function formParts(host: FormHost, draw: FormParts['field']): FormParts {
       const before = host.editors.get(path);
       if (state) host.editors.set(path, state);
       if (seen(before) !== seen(state)) host.requestUpdate();
+    },
+    queryAt: (path) => host.queries.get(path) ?? '',
+    setQuery(path, query) {
+      host.queries.set(path, query);
+      host.requestUpdate();
     },
     isOpen: (key) => host.opened.get(key) === true,
     setOpen(key, isOpen) {

@@ -8,6 +8,7 @@ export const formStyle = css`
     grid-template-columns: 1fr auto auto; padding: 8px 0; background: var(--paper);
     border-bottom: 1px solid var(--line);
   }
+  .form-title { font-size: 20px; line-height: 28px; font-weight: 600; overflow-wrap: anywhere; }
   .search { position: relative; display: block; }
   .search .icon { position: absolute; left: 8px; top: 8px; color: var(--soft); }
   .search input { padding-left: 30px !important; }
@@ -17,7 +18,6 @@ export const formStyle = css`
   .nothing { color: var(--soft); padding: 16px 0; }
   .section { display: grid; gap: 16px; }
   .section + .section { border-top: 1px solid var(--line); padding-top: 8px; }
-  h2 { font: inherit; }
   .form:focus { outline: none; }
   .toggle {
     display: flex; gap: 8px; align-items: center; width: 100%; min-height: 32px; padding: 4px 0;
@@ -25,7 +25,7 @@ export const formStyle = css`
   }
   .toggle > .icon { color: var(--soft); }
   .toggle > span:not(.count) { flex: 1; min-width: 0; overflow-wrap: anywhere; }
-  h2 .toggle { font-weight: 600; font-size: 16px; line-height: 24px; }
+  .section-title .toggle { font-weight: 600; font-size: 16px; line-height: 24px; }
   .toggle:hover, .toggle:hover > .icon { color: var(--kiln); }
 
   .field { display: grid; gap: 4px; min-width: 0; border-radius: 4px; scroll-margin: 96px 0 16px; }
@@ -43,7 +43,7 @@ export const formStyle = css`
 
   .on-line { grid-template-columns: auto 1fr; align-items: center; }
   .on-line > .field-head { grid-column: 2; grid-row: 1; }
-  .on-line > input { grid-column: 1; grid-row: 1; }
+  .on-line > input, .on-line > .flag > input { grid-column: 1; grid-row: 1; }
   .on-line > :is(.help, .problems, .widths) { grid-column: 1 / -1; }
   [role='switch'] {
     appearance: none; width: 36px; height: 20px; margin: 2px 8px 2px 0; border-radius: 10px;
@@ -97,6 +97,18 @@ export const formStyle = css`
   .members[data-kind='media'] > :is([data-path$='.src'], [data-path$='.poster'], [data-path$='.captions'], [data-path$='.type']) {
     grid-column: 1 / -1;
   }
+  .rare { color: var(--soft); min-height: 24px; font-size: 12px; }
+  .members[data-kind] > .rare { grid-column: 1 / -1; }
+  .flag { display: contents; }
+  .on-line > select { grid-column: 1 / -1; }
+  .offers, .own-colours { display: flex; flex-wrap: wrap; gap: 4px; }
+  .offer { width: 32px; height: 32px; padding: 5px; display: grid; place-items: center; background: var(--paper); border: 1px solid var(--border); border-radius: 4px; color: var(--ink); }
+  .offer svg { max-width: 20px; max-height: 20px; }
+  .offer[aria-pressed='true'], .own-colours .swatch[aria-pressed='true'] { outline: 2px solid var(--kiln); outline-offset: 1px; }
+  .own-colours .swatch { width: 24px; height: 24px; padding: 2px; }
+  .rows-bar { display: flex; gap: 8px; align-items: center; }
+  .rows-bar .search { flex: 1; }
+  .row[hidden] { display: none; }
   .specimen { max-height: 64px; overflow: hidden; padding: 8px; background: var(--bench); border-radius: 4px; }
 
   .file { display: grid; gap: 12px; }

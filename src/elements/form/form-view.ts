@@ -9,6 +9,8 @@ import type { FormWords } from './words/en.ts';
 
 /** What stands around the fields of a form. */
 export interface FormFrame {
+  /** The name of the widget; '' where what is around the form says it. */
+  readonly title: string;
   readonly words: FormWords;
   readonly query: string;
   readonly problems: ProblemsByPath;
@@ -20,7 +22,7 @@ export interface FormFrame {
   resetAll(): void;
 }
 
-/** Sections of a form with more fields than these are folded at first. */
+/** So many fields are unfolded at first, section by section. */
 const mostUnfolded = 14;
 
 /** The whole of a form: search and undo above, then the sections. */
@@ -46,7 +48,8 @@ export function formView(form: FilledForm, frame: FormFrame) {
     >
       ${icon(name)}
     </button>`;
-  return html`<div class="bar">
+  return html`${frame.title === '' ? nothing : html`<p class="form-title" role="heading" aria-level="2">${frame.title}</p>`}
+    <div class="bar">
       <label class="search"
         >${icon('find')}<input
           type="search"
@@ -68,24 +71,32 @@ export function formView(form: FilledForm, frame: FormFrame) {
       </p>
     </div>
     ${found.length === 0 ? html`<p class="nothing">${words.nothingFound}</p>` : nothing}
-    ${found.map((section) => sectionView(section, form.root.members.length, changed, frame))}`;
+    ${found.map((section) => sectionView(section, isOpenAtFirst(form, section), changed, frame))}`;
+}
+
+/** The first section is always open, and others as long as the form stays short. */
+function isOpenAtFirst({ sections }: FilledForm, { title }: Section): boolean {
+  const at = sections.findIndex((one) => one.title === title);
+  const above = sections.slice(0, at + 1).reduce((sum, { fields }) => sum + fields.length, 0);
+  return at === 0 || above <= mostUnfolded;
 }
 
 function sectionView(
   { title, help, fields }: Section,
-  fieldCount: number,
+  isOpenFirst: boolean,
   changed: readonly string[],
-  { words, query, problems, opened, parts }: FormFrame,
+  frame: FormFrame,
 ) {
+  const { words, query, problems, opened, parts } = frame;
   const views = () => fields.map((field) => parts.field(field, [field.name]));
   if (title === '') return html`<div class="section">${views()}</div>`;
   const key = `section ${title}`;
-  const isOpen = query !== '' || (opened.get(key) ?? fieldCount <= mostUnfolded);
+  const isOpen = query !== '' || (opened.get(key) ?? isOpenFirst);
   const isIn = (path: string) => fields.some(({ name }) => name === path.split('.')[0]);
   const count = changed.filter(isIn).length;
   const wrong = fields.reduce((sum, { name }) => sum + countBelow(problems, name), 0);
   return html`<section class="section">
-    <h2>
+    <div class="section-title" role="heading" aria-level=${frame.title === '' ? 2 : 3}>
       <button
         type="button"
         class="toggle"
@@ -96,7 +107,7 @@ function sectionView(
         ${wrong > 0 ? html`<span class="count fault">${words.problems(wrong)}</span>` : nothing}
         ${count > 0 ? html`<span class="count">${words.changed(count)}</span>` : nothing}
       </button>
-    </h2>
+    </div>
     ${isOpen ? html`${help === '' ? nothing : html`<p class="help">${help}</p>`}${views()}` : nothing}
   </section>`;
 }

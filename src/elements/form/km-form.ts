@@ -2,23 +2,23 @@ import { html, LitElement, nothing, type PropertyValues, type TemplateResult } f
 import { FilledForm } from '../../core/form/filled-form.ts';
 import { type ProblemsByPath, problemsByPath } from '../../core/form/form-problems.ts';
 import type { FormValues } from '../../core/form/form-values.ts';
-import { pathOf, type Steps } from '../../core/form/place.ts';
-import type { Field } from '../../core/model/field.ts';
-import type { JsonObject } from '../../core/model/json-source.ts';
+import { type Offers, offersOf } from '../../core/form/offers.ts';
+import { fieldAt, pathOf } from '../../core/form/place.ts';
+import type { Json, JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
 import { inLanguage } from '../../core/model/words.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { emit } from '../emit.ts';
 import { look } from '../look.ts';
-import type { FormParts } from './control.ts';
-import { fieldView } from './field-view.ts';
-import type { FileAsked, FormChange } from './form-events.ts';
-import type { FormHost } from './form-host.ts';
-import { formParts, widthsOf } from './form-parts.ts';
+import type { FormParts, RowParts } from './control.ts';
+import { drawField } from './draw-field.ts';
+import type { FormChange } from './form-events.ts';
+import { type FormHost, freshState, openTo } from './form-host.ts';
+import { formParts } from './form-parts.ts';
 import { formStyle } from './form-style.ts';
 import { formView } from './form-view.ts';
 import { formWords } from './form-words.ts';
-import type { EditorState } from './rich-text-editor.ts';
+import { takeFile } from './take-file.ts';
 
 /** What in a field takes the focus, the control itself before what belongs to it. */
 const focusable =
@@ -49,29 +49,37 @@ export class KmForm extends LitElement {
     findings: { attribute: false },
     language: {},
     pointedAt: { attribute: false },
+    only: { attribute: false },
   };
 
   declare mould: Mould | undefined;
   declare language: string;
   declare findings: readonly Finding[];
   declare pointedAt: string;
+  /** Paths of the fields that are shown, in this order; all where it is empty. */
+  declare only: readonly string[];
 
   private form: FilledForm | undefined;
   private given: FormValues = { values: {}, below: {} };
   private problems: ProblemsByPath = new Map();
+  private offers: Offers = { colours: [], icons: [] };
   private said = '';
   private query = '';
   private reported = '[]';
   private readonly host: FormHost = this.hostOfParts();
   private readonly parts: FormParts = formParts(this.host, (field, steps) =>
-    this.fieldAt(field, steps),
+    drawField(this.host, this.parts, field, steps),
   );
+  /** The form whose settings these are as well. */
+  private partner: KmForm | undefined;
+  private readonly panels = new Set<WeakRef<KmForm>>();
 
   constructor() {
     super();
     this.language = '';
     this.findings = [];
     this.pointedAt = '';
+    this.only = [];
   }
 
   /** Values as a cast file has them: what is absent is the default. */
@@ -92,23 +100,53 @@ export class KmForm extends LitElement {
     this.begin({ values: this.values, below });
   }
 
+  /** The same settings again: what is changed in one is changed in the other, with one undo. */
+  panel(): KmForm {
+    const panel = document.createElement(this.localName) as KmForm;
+    panel.partner = this;
+    panel.mould = this.mould;
+    panel.language = this.speaks;
+    this.panels.add(new WeakRef(panel));
+    return panel;
+  }
+
+  /** Gives one value, by its path with rows counted from 0; undefined puts back the default. */
+  set(path: string, value: Json | undefined): void {
+    this.change(path, (form) => form.set(path.split('.'), value));
+  }
+
+  /** The value at a path as it is now, complete: by default where none is given. */
+  valueAt(path: string): Json | undefined {
+    return this.form?.complete(path.split('.'));
+  }
+
+  /** Makes the next change a step of its own to undo. */
+  pause(): void {
+    this.form?.pause();
+  }
+
+  /** Adds, doubles, moves or takes out a row of a list. */
+  get rows(): RowParts {
+    return this.parts.rows;
+  }
+
   /** Takes back the last change. */
   undo(): void {
-    if (!this.form?.canGoBack) return;
-    this.travel((form) => form.undo(), this.words.undone);
+    if (this.partner) this.partner.undo();
+    else if (this.form?.canGoBack) this.travel((form) => form.undo(), this.words.undone);
   }
 
   /** Makes the change again that was taken back last. */
   redo(): void {
-    if (!this.form?.canGoForth) return;
-    this.travel((form) => form.redo(), this.words.redone);
+    if (this.partner) this.partner.redo();
+    else if (this.form?.canGoForth) this.travel((form) => form.redo(), this.words.redone);
   }
 
   /** Opens what a field stands in and puts the focus on it. */
   async focusField(path: string): Promise<void> {
     const steps = path.split('.');
     this.query = '';
-    this.openTo(steps);
+    openTo(this.host, steps);
     await this.updateComplete;
     for (let length = steps.length; length > 0; length -= 1) {
       const found = this.elementAt(pathOf(steps.slice(0, length)));
@@ -121,8 +159,11 @@ export class KmForm extends LitElement {
   }
 
   private get words() {
-    const around = this.closest('[lang]')?.getAttribute('lang') ?? '';
-    return formWords(this.language || around);
+    return formWords(this.speaks);
+  }
+
+  private get speaks(): string {
+    return this.language || (this.closest('[lang]')?.getAttribute('lang') ?? '');
   }
 
   private begin(given: FormValues): void {
@@ -132,12 +173,13 @@ export class KmForm extends LitElement {
     this.form?.begin(given);
     this.settle();
     this.requestUpdate();
+    this.tellPanels();
   }
 
   protected override willUpdate(changed: PropertyValues<this>): void {
     if (changed.has('mould') || changed.has('language')) this.read();
     else if (changed.has('findings')) this.settle();
-    if (changed.has('pointedAt') && this.pointedAt) this.openTo(this.pointedAt.split('.'));
+    if (changed.has('pointedAt') && this.pointedAt) openTo(this.host, this.pointedAt.split('.'));
   }
 
   protected override updated(changed: PropertyValues<this>): void {
@@ -146,17 +188,21 @@ export class KmForm extends LitElement {
   }
 
   private read(): void {
-    const around = this.closest('[lang]')?.getAttribute('lang') ?? '';
-    const { mould } = this;
+    const { mould, partner } = this;
     const now = this.form?.now ?? this.given;
-    this.form = mould && new FilledForm(inLanguage(mould, this.language || around), now);
+    this.form = partner
+      ? partner.form
+      : mould && new FilledForm(inLanguage(mould, this.speaks), now);
+    if (mould) this.offers = offersOf(mould);
     this.settle();
+    this.tellPanels();
   }
 
   /** Brings together what is wrong, and tells where that is not what it was. */
   private settle(): void {
     const own = this.form?.check.findings ?? [];
-    this.problems = problemsByPath([...own, ...this.findings]);
+    this.problems = problemsByPath([...own, ...(this.partner ?? this).findings]);
+    if (this.partner) return;
     const problems = JSON.stringify([...problemsByPath(own)]);
     if (problems === this.reported) return;
     this.reported = problems;
@@ -165,12 +211,27 @@ export class KmForm extends LitElement {
 
   private change(path: string, run: (form: FilledForm) => void): void {
     const { form } = this;
-    if (!form) return;
+    if (this.partner) this.partner.change(path, run);
+    if (this.partner || !form) return;
     run(form);
     this.settle();
     this.requestUpdate();
+    this.tellPanels();
     const { findings } = form.check;
     emit(this, 'km-change', { ...form.now, path, findings } satisfies FormChange);
+  }
+
+  /** Has the panels of this form show what it now holds. */
+  private tellPanels(): void {
+    for (const one of this.panels) {
+      const panel = one.deref();
+      if (!panel) this.panels.delete(one);
+      else {
+        panel.form = this.form;
+        panel.settle();
+        panel.requestUpdate();
+      }
+    }
   }
 
   /** What has the focus may go with the change that brought it; the form itself keeps it then. */
@@ -196,13 +257,16 @@ export class KmForm extends LitElement {
       get words() {
         return element.words;
       },
+      get offers() {
+        return element.offers;
+      },
       get problems() {
         return element.problems;
       },
-      opened: new Map<string, boolean>(),
-      editors: new Map<string, EditorState>(),
-      taken: new Map<string, string>(),
-      widths: new Map<string, string | undefined>(),
+      get pointedAt() {
+        return element.pointedAt;
+      },
+      ...freshState(),
       widthAt(steps) {
         for (let length = steps.length; length > 0; length -= 1) {
           const width = this.widths.get(pathOf(steps.slice(0, length)));
@@ -211,11 +275,14 @@ export class KmForm extends LitElement {
         return undefined;
       },
       change: (path, run) => element.change(path, () => run(element.host)),
-      take: (file, steps) => element.take(file, steps),
+      take: (file, steps) =>
+        takeFile(element.host, file, steps, (asked) =>
+          emit(element.partner ?? element, 'km-file', asked),
+        ),
       say(words) {
         element.said = words;
       },
-      openTo: (steps) => element.openTo(steps),
+      openTo: (steps) => openTo(element.host, steps),
       focusIn: (path, selector) => {
         void element.updateComplete.then(() =>
           element.elementAt(path)?.querySelector<HTMLElement>(selector)?.focus(),
@@ -230,74 +297,6 @@ export class KmForm extends LitElement {
     return this.renderRoot.querySelector(`[data-path="${CSS.escape(path)}"]`);
   }
 
-  private openTo(steps: Steps): void {
-    const { form } = this;
-    const { opened } = this.host;
-    const section = form?.sections.find(({ fields }) =>
-      fields.some(({ name }) => name === steps[0]),
-    );
-    if (section) opened.set(`section ${section.title}`, true);
-    for (const [at, step] of steps.entries()) {
-      if (!form || !/^\d+$/.test(step)) continue;
-      opened.set(`row ${form.rowKey(steps.slice(0, at + 1))}`, true);
-    }
-    this.requestUpdate();
-  }
-
-  private take(file: File, steps: Steps): void {
-    const path = pathOf(steps);
-    const say = (words: string) => {
-      this.host.taken.set(path, words);
-      this.requestUpdate();
-    };
-    let answered: Promise<string> | undefined;
-    const answer = (address: string | Promise<string>) => {
-      answered = Promise.resolve(address);
-    };
-    emit(this, 'km-file', { file, path, answer } satisfies FileAsked);
-    say(answered ? this.words.taking : this.words.noTaker);
-    answered?.then(
-      (address) => {
-        say('');
-        this.form?.pause();
-        this.change(path, (form) => form.set(steps, { src: address }, this.host.widthAt(steps)));
-      },
-      (error: unknown) =>
-        say(this.words.notTaken(error instanceof Error ? error.message : String(error))),
-    );
-  }
-
-  private fieldAt(field: Field, steps: Steps) {
-    const form = this.form as FilledForm;
-    if (!form.isShown(field, steps)) return html``;
-    const path = pathOf(steps);
-    const id = `field-${path}`;
-    const problems = this.problems.get(path) ?? [];
-    const width = this.host.widthAt(steps);
-    const described = [
-      ...(field.declared.description ? [`${id}-help`] : []),
-      ...(problems.length > 0 ? [`${id}-problems`] : []),
-    ];
-    return fieldView(
-      {
-        field,
-        steps,
-        id,
-        value: form.shown(field, steps, width),
-        describedBy: described.join(' '),
-        isWrong: problems.length > 0,
-      },
-      {
-        problems,
-        isChanged: form.isChanged(steps, width),
-        widths: widthsOf(this.host, field, path),
-        width: this.host.widths.get(path),
-        isPointedAt: this.pointedAt === path,
-      },
-      this.parts,
-    );
-  }
-
   private readonly onKey = (event: KeyboardEvent): void => {
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
     const key = event.key.toLowerCase();
@@ -310,6 +309,7 @@ export class KmForm extends LitElement {
   private readonly onFocus = (event: Event): void => {
     this.form?.pause();
     const [target] = event.composedPath() as Element[];
+    if (this.partner) return;
     const path = event.type === 'focusin' && target?.closest?.('[data-path]');
     emit(this, 'km-point', { path: path ? path.getAttribute('data-path') : '' });
   };
@@ -317,8 +317,10 @@ export class KmForm extends LitElement {
   protected override render(): TemplateResult | typeof nothing {
     const { form, words, query, problems, parts } = this;
     if (!form) return nothing;
+    if (this.only.length > 0) return this.someFields(form);
     return html`<div class="form" tabindex="-1" @keydown=${this.onKey} @focusin=${this.onFocus} @focusout=${this.onFocus}>
       ${formView(form, {
+        title: form.title,
         words,
         query,
         problems,
@@ -334,5 +336,14 @@ export class KmForm extends LitElement {
       })}
       <p class="unseen" role="status">${this.said}</p>
     </div>`;
+  }
+
+  private someFields(form: FilledForm): TemplateResult {
+    const fields = this.only.flatMap((path) => {
+      const steps = path.split('.');
+      const field = fieldAt(form.root, steps);
+      return field ? [this.parts.field(field, steps)] : [];
+    });
+    return html`<div class="form" tabindex="-1" @keydown=${this.onKey} @focusin=${this.onFocus}>${fields}</div>`;
   }
 }

@@ -10,6 +10,9 @@ export interface FrameFinding {
   readonly selector?: string;
 }
 
+const blank =
+  'There is nothing to be seen. It may show itself only after a click, or wait for something that is not reached here.';
+
 const said = {
   error: (text: string) => text,
   'not-reached': (text: string) => `Not loaded: ${text}`,
@@ -34,9 +37,10 @@ function measured(facts: FrameFacts): FrameFinding[] {
 }
 
 /** What was found in a frame, the worst first. */
-export function frameFindings({ facts, notes }: FrameState): FrameFinding[] {
+export function frameFindings({ facts, notes, isBlank }: FrameState): FrameFinding[] {
   const found = facts ? measured(facts) : [];
   return [
+    ...(isBlank ? [{ level: 'warning', text: blank } as const] : []),
     ...notes
       .filter(({ is }) => is === 'error')
       .map(({ text }): FrameFinding => ({ level: 'error', text })),

@@ -3,7 +3,8 @@ import { styleMap } from 'lit/directives/style-map.js';
 import { icon } from '../form/icons.ts';
 import { badgeOf, frameFindings } from './frame-findings.ts';
 import type { PreviewFrame } from './preview-frame.ts';
-import { widthLimits, withinLimits } from './preview-settings.ts';
+import { widthLimits } from './preview-settings.ts';
+import { type WidthParts, widthBar, widthInput } from './width-bar.ts';
 
 /** A frame and what it shows. */
 export interface ShownFrame {
@@ -15,18 +16,23 @@ export interface ShownFrame {
   readonly frame: PreviewFrame;
 }
 
-/** What can be done with a frame. */
-export interface FrameParts {
+/** How a frame stands among the others, and what can be done with it. */
+export interface FrameParts extends WidthParts {
   readonly scale: number;
-  readonly isOnly: boolean;
-  resize(width: number): void;
-  remove(): void;
+  readonly stands: 'row' | 'large' | 'small';
+  enlarge(): void;
   outline(selector: string): void;
 }
 
-/** A frame with its width above it, its height and what was found in it below. */
-export function frameView({ frame, width, at, isPaste }: ShownFrame, parts: FrameParts) {
-  const { scale, isOnly, resize, remove } = parts;
+/** As high a frame is that is there to be chosen, in px. */
+const smallHeightPx = 88;
+
+/**
+ * A frame with its width above it, its height and what was found in it below. However it stands, it
+ * is in the same elements: a frame that is put elsewhere in a page loads again.
+ */
+export function frameView({ frame, width, isPaste }: ShownFrame, parts: FrameParts) {
+  const { scale, stands, at } = parts;
   const { heightPx, viewportPx } = frame.state;
   const shownWidth = Math.round(width * scale);
   Object.assign(frame.element.style, {
@@ -34,33 +40,57 @@ export function frameView({ frame, width, at, isPaste }: ShownFrame, parts: Fram
     height: `${viewportPx}px`,
     transform: `scale(${scale})`,
   });
-  const head = isPaste
-    ? html`<p class="width"><span class="measure">original</span></p>`
-    : html`<p class="width">
-        <input
-          class="measure"
-          type="number"
-          min=${widthLimits.least}
-          max=${widthLimits.most}
-          aria-label="Viewport ${at + 1}, width in px"
-          .value=${String(width)}
-          @change=${(event: Event) => {
-            const input = event.target as HTMLInputElement;
-            const typed = withinLimits(Number(input.value) || width);
-            input.value = String(typed);
-            resize(typed);
-          }}
-        /><span class="measure">px</span>
-        ${isOnly ? nothing : html`<button type="button" class="act" aria-label="Remove ${width} px" title="Remove" @click=${remove}>${icon('remove')}</button>`}
-      </p>`;
-  return html`<figure class="viewport" data-width=${width} ?data-paste=${isPaste} style=${styleMap({ width: `${shownWidth + 2}px` })}>
-    ${head}
+  frame.element.inert = stands === 'small';
+  const whole = Math.ceil(heightPx * scale) + 2;
+  const height = stands === 'small' ? Math.min(smallHeightPx, whole) : whole;
+  return html`<figure
+    class="viewport ${stands}"
+    data-width=${width}
+    ?data-paste=${isPaste}
+    style=${styleMap({ width: `${shownWidth + 2}px` })}
+  >
+    ${stands === 'small' ? nothing : head(isPaste, parts)}
     <div class="stand">
-      <div class="holder" style=${styleMap({ height: `${Math.ceil(heightPx * scale) + 2}px` })}>${frame.element}</div>
-      ${isPaste ? nothing : handle(width, at, parts)}
+      <div class="holder" style=${styleMap({ height: `${height}px` })}>${frame.element}</div>
+      ${isPaste || stands === 'small' ? nothing : handle(width, at, parts)}
+      ${stands === 'small' ? html`<button type="button" class="enlarge" aria-label="Enlarge ${width} px${isPaste ? ', original' : ''}" title="Enlarge" @click=${parts.enlarge}></button>` : nothing}
     </div>
-    ${below(frame, parts)}
+    ${stands === 'small' ? smallCaption(frame, width, isPaste) : below(frame, parts)}
   </figure>`;
+}
+
+function head(isPaste: boolean, parts: FrameParts) {
+  if (isPaste) return html`<p class="width"><span class="measure">original</span></p>`;
+  if (parts.stands === 'large') return nothing;
+  return html`<p class="width">
+    ${widthInput(parts)}
+    ${parts.isOnly ? nothing : removeButton(parts)}
+  </p>`;
+}
+
+function removeButton({ width, remove }: WidthParts) {
+  return html`<button type="button" class="act" aria-label="Remove ${width} px" title="Remove" @click=${remove}>${icon('remove')}</button>`;
+}
+
+/** What stands above the large frame. */
+export function largeHead(parts: WidthParts) {
+  return html`<div class="large-head">${widthBar(parts, parts.isOnly ? nothing : removeButton(parts))}</div>`;
+}
+
+/** The sign of the worst alone; who listens hears all of it. */
+function smallCaption(frame: PreviewFrame, width: number, isPaste: boolean) {
+  const { words, worst } = badge(frame);
+  return html`<figcaption class="measure">
+    ${isPaste ? 'original' : `${width} px`}
+    <span class="badge ${worst}" title=${words}>${words.slice(0, 1)}<span class="unseen">${words.slice(1)}</span></span>
+  </figcaption>`;
+}
+
+/** What was found in a frame, in a word, and how bad the worst of it is. */
+function badge({ state }: PreviewFrame) {
+  if (!state.isShown) return { findings: [], words: '… loading', worst: 'note' } as const;
+  const findings = frameFindings(state);
+  return { findings, words: badgeOf(findings), worst: findings[0]?.level ?? 'well' } as const;
 }
 
 function handle(width: number, at: number, { scale, resize }: FrameParts) {
@@ -96,13 +126,11 @@ function handle(width: number, at: number, { scale, resize }: FrameParts) {
 }
 
 function below(frame: PreviewFrame, { outline }: FrameParts) {
-  const findings = frameFindings(frame.state);
-  const worst = findings[0]?.level ?? 'well';
-  const words = badgeOf(findings);
+  const { findings, words, worst } = badge(frame);
   const { heightPx } = frame.state;
   const measure = html`<span class="measure">${heightPx} px high</span>`;
   if (findings.length === 0) {
-    return html`<div class="below"><p>${measure}<span class="badge well">${words}</span></p></div>`;
+    return html`<div class="below"><p>${measure}<span class="badge ${worst}">${words}</span></p></div>`;
   }
   return html`<details class="below">
     <summary>${measure}<span class="badge ${worst}">${words}</span></summary>

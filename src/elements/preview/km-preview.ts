@@ -1,5 +1,4 @@
-import { html, LitElement, nothing, type PropertyValues, type TemplateResult } from 'lit';
-import { repeat } from 'lit/directives/repeat.js';
+import { html, LitElement, type nothing, type PropertyValues, type TemplateResult } from 'lit';
 import type { Cast } from '../../core/compile/cast.ts';
 import { type CompiledMould, compileMould } from '../../core/compile/compile-mould.ts';
 import type { CastFile } from '../../core/model/cast-file.ts';
@@ -9,30 +8,33 @@ import { sampleNames, sampleOf } from '../../core/model/samples.ts';
 import { reachedBy } from '../../core/preview/confinement.ts';
 import { castCopies, changeBetween, framedAfter } from '../../core/preview/copies.ts';
 import { withMarks } from '../../core/preview/mark-template.ts';
-import { withHead } from '../../core/preview/page-text.ts';
 import { pastePage } from '../../core/preview/paste-page.ts';
 import { runtime } from '../../generated/runtime.ts';
-import { assetsOf } from '../asset-addresses.ts';
 import { emit } from '../emit.ts';
 import { look } from '../look.ts';
-import { frameView, type ShownFrame } from './frame-view.ts';
+import { EditInFrames } from './edit-in-frames.ts';
+import type { EditedForm } from './edit-panel.ts';
+import type { ShownFrame } from './frame-view.ts';
+import { type Beginning, beginningOf, matchFrames, withoutWidth } from './frames.ts';
 import { hostText } from './host-text.ts';
 import { litPlaces, pointedPath } from './lit-places.ts';
 import type { FromFrame, ToFrame } from './messages.ts';
+import { PaintTimes } from './paint-times.ts';
 import { type PlacedMoulds, placedIn } from './placed-moulds.ts';
 import { previewBar } from './preview-bar.ts';
 import type { SampleChosen } from './preview-events.ts';
 import { PreviewFrame } from './preview-frame.ts';
 import {
+  arrangementOf,
   beginningAnew,
-  gapPx,
   type PreviewSettings,
-  scaleToFit,
   usualSettings,
   viewOf,
   withinLimits,
 } from './preview-settings.ts';
 import { previewStyle } from './preview-style.ts';
+import { WidthSweep } from './probe.ts';
+import { stageView } from './stage-view.ts';
 
 /**
  * Frames of a cast at several viewport widths, side by side and to one scale. What is in them was
@@ -65,6 +67,7 @@ export class KmPreview extends LitElement {
     hostStyle: { attribute: false },
     lit: { attribute: false },
     sample: { attribute: false },
+    form: { attribute: false },
   };
 
   declare mould: Mould | undefined;
@@ -79,17 +82,19 @@ export class KmPreview extends LitElement {
   declare lit: string;
   /** The name of the sample chosen last. */
   declare sample: string;
+  /** A form of the same mould: what is clicked in a frame can be edited there, through the form. */
+  declare form: EditedForm | undefined;
 
   private compiled: CompiledMould | undefined;
   private placed: PlacedMoulds | undefined;
   private paste: string | undefined;
   private casts: readonly Cast[] = [];
   private frames: ShownFrame[] = [];
+  private enlarged: number | undefined;
+  private readonly sweep = new WidthSweep(() => this.requestUpdate());
+  private readonly editing = new EditInFrames(this.editHost());
   private roomPx = 0;
-  private change = 0;
-  private changedAt = 0;
-  private madeAt = 0;
-  private unpainted = new Set<PreviewFrame>();
+  private readonly times = new PaintTimes();
   private readonly room = new ResizeObserver(([entry]) => {
     const width = Math.floor(entry?.contentRect.width ?? 0);
     if (width === this.roomPx) return;
@@ -145,6 +150,11 @@ export class KmPreview extends LitElement {
     for (const one of isAnew ? this.frames : fresh) this.begin(one);
     if (before && !isAnew) this.sendAll({ do: 'view', view: this.settings });
     if (before) this.sendAll({ do: 'pick', isOn: this.settings.isPicking });
+    if (before || changed.has('form')) {
+      this.sendAll({ do: 'edit', isOn: this.isEditing });
+      if (!this.isEditing) this.editing.close();
+    }
+    if (isAnew) this.sweep.forget();
     if (changed.has('lit')) this.light();
   }
 
@@ -163,22 +173,11 @@ export class KmPreview extends LitElement {
     return true;
   }
 
-  /** Brings the frames into line with the widths asked for; gives those that are new. */
   private matchFrames(isAnew: boolean): ShownFrame[] {
-    const { widths, isBeside } = this.settings;
     const { manifest } = this.mould as Mould;
     const reached = reachedBy(this.placed?.manifests ?? []);
-    const wanted = widths.flatMap((_, at) => [
-      { at, isPaste: false },
-      ...(isBeside && this.paste !== undefined ? [{ at, isPaste: true }] : []),
-    ]);
-    const old = this.frames;
-    const fresh: ShownFrame[] = [];
-    this.frames = wanted.map(({ at, isPaste }) => {
-      const width = widths[at] as number;
-      const key = `${at} ${isPaste}`;
-      const found = old.find((one) => one.key === key && (!isAnew || one.frame.reaches(reached)));
-      if (found) return { ...found, width };
+    const { settings } = this;
+    const make = (at: number, isPaste: boolean) => {
       const title = `${manifest.title ?? manifest.name}${isPaste ? ', original paste' : ''}, frame ${at + 1}`;
       const frame: PreviewFrame = new PreviewFrame(
         title,
@@ -190,12 +189,11 @@ export class KmPreview extends LitElement {
           if (one) this.begin(one);
         },
       );
-      const one = { key, width, at, isPaste, frame };
-      fresh.push(one);
-      return one;
-    });
-    for (const { frame } of old)
-      if (!this.frames.some((one) => one.frame === frame)) frame.destroy();
+      return frame;
+    };
+    const wanted = { settings, hasPaste: this.paste !== undefined, reached, isAnew };
+    const { frames, fresh } = matchFrames(this.frames, wanted, make);
+    this.frames = frames;
     return fresh;
   }
 
@@ -215,12 +213,8 @@ export class KmPreview extends LitElement {
     if (isAnew || before.length === 0) return;
     const difference = changeBetween(before, casts);
     if (difference === 'nothing') return;
-    this.change += 1;
-    this.changedAt = performance.now();
-    this.madeAt = 0;
-    const { change } = this;
     const shown = this.frames.filter(({ isPaste }) => !isPaste);
-    this.unpainted = new Set(shown.map(({ frame }) => frame));
+    const change = this.times.begin(shown.map(({ frame }) => frame));
     const styles = casts.map(({ id, castStyle }) => [id, castStyle] as const);
     const hasScript = casts.some(({ script }) => script !== undefined);
     const message: ToFrame =
@@ -232,20 +226,13 @@ export class KmPreview extends LitElement {
   }
 
   private begin({ frame, isPaste }: ShownFrame): void {
-    const { files, manifests } = this.placed as PlacedMoulds;
-    const head = '<base href="about:srcdoc">';
-    const { settings, hostPage, hostStyle } = this;
-    const page = isPaste ? (this.paste ?? '') : hostText(settings, { hostPage, hostStyle });
-    frame.begin({
-      do: 'begin',
-      page: withHead(page, head),
-      casts: isPaste ? [] : framedAfter(this.casts, [], runtime),
-      columns: this.settings.columns,
-      assets: assetsOf(files),
-      reached: reachedBy(manifests),
-      view: viewOf(this.settings),
-      scroll: [0, 0],
-    });
+    frame.begin(this.beginning(isPaste));
+  }
+
+  private beginning(isPaste: boolean): Beginning {
+    const { settings, hostPage, hostStyle, placed, casts } = this;
+    const page = isPaste ? this.paste : hostText(settings, { hostPage, hostStyle });
+    return beginningOf(page ?? '', isPaste ? [] : casts, placed as PlacedMoulds, settings);
   }
 
   private light(): void {
@@ -264,19 +251,18 @@ export class KmPreview extends LitElement {
   }
 
   private hear(frame: PreviewFrame, message: FromFrame): void {
-    if (message.say === 'painted' && message.change === this.change) {
-      this.unpainted.delete(frame);
-      this.madeAt = Math.max(this.madeAt, message.madeAt - performance.timeOrigin);
-      if (this.unpainted.size > 0) return;
-      const since = (time: number) => time - this.changedAt;
-      emit(this, 'km-painted', { ms: since(performance.now()), madeMs: since(this.madeAt) });
-    }
+    const time = message.say === 'painted' && this.times.painted(frame, message);
+    if (time) emit(this, 'km-painted', time);
     if (message.say === 'shown') {
       if (this.lit) this.light();
       if (this.settings.isPicking) frame.send({ do: 'pick', isOn: true });
+      if (this.isEditing) frame.send({ do: 'edit', isOn: true });
     }
+    this.editing.hear(frame, message);
     if (message.say === 'point' && this.compiled) {
       const { marks, properties, element, isPicked } = message;
+      // While something is edited, the form stays with that.
+      if (this.isEditing && !isPicked) return;
       const path = pointedPath(this.compiled.root, marks, properties);
       emit(this, 'km-point', { path, element, isPicked });
     }
@@ -295,52 +281,70 @@ export class KmPreview extends LitElement {
     this.settings = { ...this.settings, ...some };
   }
 
-  private get scale(): number {
-    const widths = this.frames.map(({ width }) => width);
-    return this.settings.zoom > 0 ? this.settings.zoom : scaleToFit(widths, this.roomPx);
+  private editHost(): ConstructorParameters<typeof EditInFrames>[0] {
+    const element = this;
+    return {
+      get form() {
+        return element.form;
+      },
+      get root() {
+        return element.compiled?.root;
+      },
+      get stage() {
+        return element.renderRoot.querySelector('.stage');
+      },
+      point: (path) => emit(element, 'km-point', { path, element: '', isPicked: false }),
+      requestUpdate: () => element.requestUpdate(),
+    };
+  }
+
+  private get isEditing(): boolean {
+    return this.settings.isEditing && this.form !== undefined;
   }
 
   protected override render(): TemplateResult | typeof nothing {
-    const { mould, settings } = this;
+    const { mould, settings, frames } = this;
     if (!mould || !this.compiled) return html`<slot></slot>`;
-    const { scale } = this;
+    const arrangement = arrangementOf(settings, this.roomPx, this.enlarged);
+    const { large = 0 } = arrangement;
+    const shown = frames.find(({ at, isPaste }) => at === large && !isPaste);
     return html`${previewBar({
       settings,
       samples: sampleNames(mould),
       sample: this.sample,
       hasOwnPage: this.hostPage !== '',
       hasPaste: this.paste !== undefined,
+      mayEdit: this.form !== undefined,
+      hidden: shown?.frame.state.hidden ?? [],
       set: (some) => this.set(some),
       choose: (name) => this.choose(name),
     })}
-      <div class="stage" style="gap: ${gapPx}px">
-        ${repeat(
-          this.frames,
-          ({ frame }) => frame,
-          (one) =>
-            frameView(one, {
-              scale,
-              isOnly: settings.widths.length === 1,
-              resize: (width) =>
-                this.set({ widths: settings.widths.with(one.at, withinLimits(width)) }),
-              remove: () => this.removeWidth(one.at),
-              outline: (selector) => one.frame.send({ do: 'outline', selector }),
-            }),
-        )}
-        ${this.frames.length === 0 ? html`<p class="help">No width is chosen. Add one above.</p>` : nothing}
-      </div>`;
+    ${stageView({
+      frames,
+      settings,
+      arrangement,
+      sweep: this.sweep.state,
+      panel: this.editing.view(this.roomPx),
+      resize: (at, width) => {
+        // What a person is at work on stays large, however wide it gets.
+        this.enlarged = arrangement.large;
+        this.set({ widths: settings.widths.with(at, width) });
+      },
+      remove: (at) => this.removeWidth(at),
+      enlarge: (at) => this.enlarge(at),
+      startSweep: () =>
+        void this.sweep.start(this.beginning(false), this.renderRoot.querySelector('.probes')),
+    })}`;
   }
 
-  /** The frames behind the one that goes keep what they show. */
+  private enlarge(at: number): void {
+    this.enlarged = at;
+    this.editing.close();
+  }
+
   private removeWidth(at: number): void {
-    const gone = this.frames.filter((one) => one.at === at);
-    for (const { frame } of gone) frame.destroy();
-    this.frames = this.frames
-      .filter((one) => one.at !== at)
-      .map((one) => {
-        const now = one.at > at ? one.at - 1 : one.at;
-        return { ...one, at: now, key: `${now} ${one.isPaste}` };
-      });
+    this.frames = withoutWidth(this.frames, at);
+    this.enlarged = undefined;
     this.set({ widths: this.settings.widths.toSpliced(at, 1) });
   }
 }

@@ -1,6 +1,10 @@
-import { html, nothing } from 'lit';
+import { html, nothing, type TemplateResult } from 'lit';
 import { live } from 'lit/directives/live.js';
 import { hostPages } from '../../core/preview/host-pages.ts';
+import { type IconName, icon } from '../form/icons.ts';
+import { hiddenMenu } from './hidden-menu.ts';
+import type { HiddenPart } from './messages.ts';
+import { closeOnLeaving } from './popover.ts';
 import { type PreviewSettings, withinLimits } from './preview-settings.ts';
 
 /** What the bar of a preview shows, and whom it tells. */
@@ -10,6 +14,9 @@ export interface BarParts {
   readonly sample: string;
   readonly hasOwnPage: boolean;
   readonly hasPaste: boolean;
+  /** True where what is clicked in a frame can be edited there. */
+  readonly mayEdit: boolean;
+  readonly hidden: readonly HiddenPart[];
   set(some: Partial<PreviewSettings>): void;
   choose(sample: string): void;
 }
@@ -21,6 +28,12 @@ const states: Options = [
   ['hover', 'Hovered'],
   ['focus', 'Focused'],
   ['visited', 'Visited'],
+];
+
+const layouts: Options = [
+  ['auto', 'Automatic'],
+  ['row', 'Side by side'],
+  ['one', 'One large'],
 ];
 
 const zooms: Options = [
@@ -39,45 +52,62 @@ const backgrounds: Options = [
   ['#7a1f3d', 'Deep red'],
 ];
 
-/** All that can be chosen about how a mould is looked at. */
+/** What is chosen often, and behind one button the rest. */
 export function previewBar(parts: BarParts) {
   const { settings, samples, sample, set } = parts;
-  const { copies, columns } = settings;
   const hosts: Options = [
     ...Object.entries(hostPages).map(([name, { title }]) => [name, title] as const),
     ...(parts.hasOwnPage ? ([['own', 'Your page']] as const) : []),
   ];
+  const all = samples.map((name) => [name, name] as const);
   return html`<div class="bar" role="group" aria-label="Preview options">
-    ${menu(
-      'Sample',
-      sample,
-      samples.map((name) => [name, name] as const),
-      parts.choose,
-    )}
-    ${menu('Host page', settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }))}
-    ${menu('State', settings.state, states, (state) => set({ state: state as PreviewSettings['state'] }))}
-    <span class="choice"
-      ><span class="name">Copies</span
-      ><span class="pair"
-        >${number('Number of copies', copies, 24, (count) => set({ copies: count }))}<span class="soft">in</span
-        >${number('Columns of copies', columns, 6, (count) => set({ columns: count }))}</span
-      ></span
-    >
-    ${menu('Zoom', String(settings.zoom), zooms, (zoom) => set({ zoom: Number(zoom) }))}
-    ${adding(settings, set)}
-    ${more(parts)}
+    ${samples.length > 1 ? menu('Sample', sample, all, parts.choose) : nothing}
+    ${menu('Host page', settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }), '', 'Page')}
+    ${
+      parts.mayEdit
+        ? toggle(
+            'pencil',
+            'Edit here',
+            'Click a text, link, picture or colour in a frame to change it',
+            settings.isEditing,
+            () => set({ isEditing: !settings.isEditing, isPicking: false }),
+          )
+        : toggle(
+            'target',
+            'Find field',
+            'Click a part of the widget to go to its field. Alt+click does the same.',
+            settings.isPicking,
+            () => set({ isPicking: !settings.isPicking }),
+          )
+    }
+    ${parts.hidden.length > 0 || settings.revealed.length > 0 ? hiddenMenu(parts) : nothing}
+    ${viewOptions(parts)}
   </div>`;
 }
 
-function menu(name: string, value: string, options: Options, give: (value: string) => void) {
+function toggle(name: IconName, word: string, title: string, isOn: boolean, run: () => void) {
+  return html`<button type="button" class="do" aria-pressed=${isOn} title=${title} @click=${run}>
+    ${icon(name)}<span>${word}</span>
+  </button>`;
+}
+
+function menu(
+  name: string,
+  value: string,
+  options: Options,
+  give: (value: string) => void,
+  help = '',
+  shown = name,
+) {
   return html`<label class="choice"
-    ><span class="name">${name}</span
+    ><span class="name">${shown}</span
     ><select
+      aria-label=${name}
       .value=${live(value)}
       @change=${(event: Event) => give((event.target as HTMLSelectElement).value)}
     >
       ${options.map(([one, title]) => html`<option value=${one} ?selected=${one === value}>${title}</option>`)}
-    </select></label
+    </select>${help !== '' ? html`<span class="help">${help}</span>` : nothing}</label
   >`;
 }
 
@@ -115,40 +145,74 @@ function adding({ widths }: PreviewSettings, set: BarParts['set']) {
   /></label>`;
 }
 
-function more({ settings, hasPaste, set }: BarParts) {
-  const mark = (name: string, isOn: boolean, give: (isOn: boolean) => void) =>
+function viewOptions(parts: BarParts) {
+  const { settings, set } = parts;
+  const { copies, columns } = settings;
+  return html`<details class="more" @keydown=${closeOnLeaving} @focusout=${closeOnLeaving}>
+    <summary class="do">
+      ${icon('options')}<span>View options</span
+      >${isUsual(settings) ? nothing : html`<span class="dot"><span class="unseen">, some chosen</span></span>`}
+    </summary>
+    <div class="more-list">
+      ${menu('Layout', settings.layout, layouts, (layout) => set({ layout: layout as PreviewSettings['layout'] }))}
+      ${menu('Zoom', String(settings.zoom), zooms, (zoom) => set({ zoom: Number(zoom) }))}
+      ${adding(settings, set)}
+      ${menu('Background', settings.background, backgrounds, (background) => set({ background }))}
+      ${menu(
+        'State',
+        settings.state,
+        states,
+        (state) => set({ state: state as PreviewSettings['state'] }),
+        'All links and controls at once',
+      )}
+      <span class="choice"
+        ><span class="name">Copies</span
+        ><span class="pair"
+          >${number('Number of copies', copies, 24, (count) => set({ copies: count }))}<span class="soft">in</span
+          >${number('Columns of copies', columns, 6, (count) => set({ columns: count }))}</span
+        ><span class="help">Copies, in so many columns</span></span
+      >
+      <div class="switches">${switches(parts)}</div>
+    </div>
+  </details>`;
+}
+
+function switches({ settings, hasPaste, set }: BarParts): TemplateResult[] {
+  const mark = (name: string, help: string, isOn: boolean, give: (isOn: boolean) => void) =>
     html`<label class="mark-line"
       ><input
         type="checkbox"
+        aria-label=${name}
         .checked=${live(isOn)}
         @change=${(event: Event) => give((event.target as HTMLInputElement).checked)}
-      />${name}</label
+      /><span>${name} <span class="help">${help}</span></span></label
     >`;
-  const isUsual =
-    !(settings.isRevealed || settings.isStill || settings.isRightToLeft || settings.isSealed) &&
-    settings.scheme === 'light' &&
-    settings.background === '';
-  return html`<span class="marks">
-      <button
-        type="button"
-        class="pick"
-        aria-pressed=${settings.isPicking}
-        title="Click an element to go to its field. Alt+click does the same."
-        @click=${() => set({ isPicking: !settings.isPicking })}
-      >
-        Point
-      </button>
-      ${hasPaste ? html`<button type="button" class="pick" aria-pressed=${settings.isBeside} title="Show the original paste next to each frame" @click=${() => set({ isBeside: !settings.isBeside })}>Original</button>` : nothing}
-    </span>
-    <details class="more">
-      <summary>More${isUsual ? nothing : html`<span class="dot" title="Some options are set"></span>`}</summary>
-      <div class="more-list">
-        ${mark('Show hidden parts', settings.isRevealed, (isRevealed) => set({ isRevealed }))}
-        ${mark('Dark scheme', settings.scheme === 'dark', (isDark) => set({ scheme: isDark ? 'dark' : 'light' }))}
-        ${mark('Reduced motion', settings.isStill, (isStill) => set({ isStill }))}
-        ${mark('Right to left', settings.isRightToLeft, (isRightToLeft) => set({ isRightToLeft }))}
-        ${mark('Shadow root', settings.isSealed, (isSealed) => set({ isSealed }))}
-        ${menu('Background', settings.background, backgrounds, (background) => set({ background }))}
-      </div>
-    </details>`;
+  const original = mark(
+    'Original',
+    'the snippet as pasted, beside it',
+    settings.isBeside,
+    (isBeside) => set({ isBeside }),
+  );
+  return [
+    ...(hasPaste ? [original] : []),
+    mark('Dark scheme', 'as visitors who prefer dark', settings.scheme === 'dark', (isDark) =>
+      set({ scheme: isDark ? 'dark' : 'light' }),
+    ),
+    mark('Reduced motion', 'as visitors who prefer less', settings.isStill, (isStill) =>
+      set({ isStill }),
+    ),
+    mark('Right to left', 'as a page in Arabic', settings.isRightToLeft, (isRightToLeft) =>
+      set({ isRightToLeft }),
+    ),
+    mark('Shadow root', 'keeps all style of the page out', settings.isSealed, (isSealed) =>
+      set({ isSealed }),
+    ),
+  ];
+}
+
+function isUsual(settings: PreviewSettings): boolean {
+  const { isStill, isRightToLeft, isSealed, isBeside, scheme, background, state, zoom } = settings;
+  const { layout, copies } = settings;
+  const isOn = isStill || isRightToLeft || isSealed || isBeside || background !== '' || zoom !== 0;
+  return !isOn && scheme === 'light' && state === 'rest' && layout === 'auto' && copies === 1;
 }

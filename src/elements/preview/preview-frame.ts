@@ -1,6 +1,6 @@
 import type { Reached } from '../../core/preview/confinement.ts';
 import { frameShell } from './frame-shell.ts';
-import type { FrameFacts, FrameNote, FromFrame, ToFrame } from './messages.ts';
+import type { FrameFacts, FrameNote, FromFrame, HiddenPart, ToFrame } from './messages.ts';
 import { readFromFrame } from './read-message.ts';
 
 /** What a frame shows and what was found in it. */
@@ -12,16 +12,21 @@ export interface FrameState {
   readonly facts: FrameFacts | undefined;
   readonly notes: readonly FrameNote[];
   readonly isShown: boolean;
+  /** True where nothing of it is to be seen. */
+  readonly isBlank: boolean;
+  readonly hidden: readonly HiddenPart[];
 }
 
 /** The height of a viewport whose page is no higher. */
 const usualViewportPx = 800;
 
+const leftText = 'A script tried to leave the page. The preview does not follow it.';
+
 /** A page may not fill the list of what was found in it. */
 const mostNotes = 200;
 
 /** How long a page has to answer whether it is there. */
-const answerMs = 1000;
+const answerMs = 2000;
 
 /** The most that a viewport grows with its page. */
 const mostViewportPx = 6000;
@@ -35,6 +40,8 @@ export class PreviewFrame {
     facts: undefined,
     notes: [],
     isShown: false,
+    isBlank: false,
+    hidden: [],
   };
   private readonly reached: Reached;
   private readonly changed: () => void;
@@ -120,13 +127,16 @@ export class PreviewFrame {
     switch (message.say) {
       case 'here':
         clearTimeout(this.asking);
+        // A busy page answers late, and was there all the time.
+        notes.splice(0, notes.length, ...notes.filter(({ text }) => text !== leftText));
+        this.update({ notes: [...notes] });
         return;
       case 'shown':
         this.element.contentWindow?.postMessage('swap', '*');
         this.update({ notes: [...notes], isShown: true });
         break;
       case 'size':
-        this.fit(message.page, message.cast);
+        this.fit(message);
         break;
       case 'facts':
         this.update({ facts: message.facts });
@@ -135,6 +145,9 @@ export class PreviewFrame {
         if (notes.length >= mostNotes) return;
         notes.push(message.note);
         if (this.state.isShown) this.update({ notes: [...notes] });
+        break;
+      case 'hidden':
+        this.update({ hidden: message.parts, isBlank: message.isBlank });
         break;
       case 'scroll':
         this.scroll = [message.x, message.y];
@@ -146,8 +159,7 @@ export class PreviewFrame {
 
   /** A page that does not answer any more is another. */
   private left(): void {
-    const text = 'A script tried to leave the page. The preview does not follow it.';
-    this.update({ notes: [...this.state.notes, { is: 'error', text }] });
+    this.update({ notes: [...this.state.notes, { is: 'error', text: leftText }] });
   }
 
   private update(some: Partial<FrameState>): void {
@@ -159,13 +171,16 @@ export class PreviewFrame {
    * The viewport grows and shrinks with its page, so that all of it is seen. A page that is as high
    * as its viewport and something more, however high that is, is let follow no further.
    */
-  private fit(page: number, cast: number): void {
+  private fit({ page, cast, roomPx }: Extract<FromFrame, { say: 'size' }>): void {
     const { viewportPx } = this.state;
     const content = Math.ceil(Math.max(page, cast));
-    const fitting = Math.min(Math.max(content, usualViewportPx), mostViewportPx);
+    // What stands at an edge of the viewport is seen only if all of that is.
+    const needsRoom = content <= roomPx;
+    const least = needsRoom ? roomPx : usualViewportPx;
+    const fitting = Math.min(Math.max(content, least), mostViewportPx);
     if (fitting !== viewportPx) this.followed += 1;
     const wanted = this.followed > 4 ? viewportPx : fitting;
-    const heightPx = Math.min(Math.max(content, 40), wanted);
+    const heightPx = needsRoom ? wanted : Math.min(Math.max(content, 40), wanted);
     if (wanted === viewportPx && heightPx === this.state.heightPx) return;
     this.update({ viewportPx: wanted, heightPx });
   }

@@ -11,8 +11,12 @@ export interface PreviewSettings extends FrameView {
   readonly isBeside: boolean;
   readonly isRightToLeft: boolean;
   readonly isPicking: boolean;
-  /** A share of 1, or 0 to fit all frames into the room there is. */
+  /** True while what is clicked in a frame is edited there. */
+  readonly isEditing: boolean;
+  /** A share of 1, or 0 to fit what is shown into the room there is. */
   readonly zoom: number;
+  /** All frames in a row, or one large and the others above it; by itself what can be read. */
+  readonly layout: 'auto' | 'row' | 'one';
 }
 
 export const usualSettings: Omit<PreviewSettings, 'widths'> = {
@@ -23,11 +27,14 @@ export const usualSettings: Omit<PreviewSettings, 'widths'> = {
   isBeside: false,
   isRightToLeft: false,
   isPicking: false,
+  isEditing: false,
   zoom: 0,
+  layout: 'auto',
   state: 'rest',
   scheme: 'light',
   isStill: false,
   isRevealed: false,
+  revealed: [],
   background: '',
 };
 
@@ -44,15 +51,63 @@ export function withinLimits(width: number): number {
 }
 
 /** The settings as a frame receives them. */
-export function viewOf({ state, scheme, isStill, isRevealed, background }: PreviewSettings) {
-  return { state, scheme, isStill, isRevealed, background };
+export function viewOf({
+  state,
+  scheme,
+  isStill,
+  isRevealed,
+  revealed,
+  background,
+}: PreviewSettings) {
+  return { state, scheme, isStill, isRevealed, revealed, background };
 }
 
 /** The room between two frames, in px. */
 export const gapPx = 24;
 
+/** Text in frames of a smaller scale is not read any more. */
+const readable = 0.6;
+
+/** The scale of frames that are there to be chosen from. */
+export const smallScale = 0.11;
+
+/** How frames share the room. */
+export interface Arrangement {
+  /** Which of the widths is shown large; undefined where all are in a row. */
+  readonly large: number | undefined;
+  readonly scale: number;
+}
+
+/**
+ * Says how frames share the room there is.
+ *
+ * @param roomPx the width of it, in px
+ * @param chosen the place of the width that a person has enlarged
+ */
+export function arrangementOf(
+  { widths, isBeside, layout, zoom }: PreviewSettings,
+  roomPx: number,
+  chosen: number | undefined,
+): Arrangement {
+  const fitting = (some: readonly number[]) =>
+    scaleToFit(isBeside ? some.flatMap((one) => [one, one]) : some, roomPx);
+  const inRow = { large: undefined, scale: zoom || fitting(widths) };
+  const isCramped = widths.length === 1 || inRow.scale < readable;
+  const isOne = layout === 'one' || (layout === 'auto' && zoom === 0 && isCramped);
+  if (!isOne || widths.length === 0) return inRow;
+  const large = chosen !== undefined && chosen < widths.length ? chosen : best(widths, fitting);
+  return { large, scale: zoom || fitting([widths[large] as number]) };
+}
+
+/** The widest that can be read, else the narrowest. */
+function best(widths: readonly number[], fitting: (some: readonly number[]) => number): number {
+  const sorted = [...widths].sort((a, b) => b - a);
+  const width = sorted.find((one) => fitting([one]) >= readable + 0.15) ?? sorted.at(-1);
+  return widths.indexOf(width as number);
+}
+
 /** The scale at which frames of these widths fit into so much room, all in px. */
-export function scaleToFit(widths: readonly number[], roomPx: number): number {
+function scaleToFit(widths: readonly number[], roomPx: number): number {
   const total = widths.reduce((sum, width) => sum + width, 0);
   // Each has a border, and the last its handle beside it.
   const room = roomPx - (widths.length - 1) * gapPx - 3 * widths.length - 14;

@@ -2,31 +2,68 @@ import { css } from 'lit';
 
 /** How a preview stands: a bar, and below it frames on one line. */
 export const previewStyle = css`
-  .bar { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; padding-bottom: 16px; }
-  .choice { display: grid; gap: 2px; min-width: 0; }
+  :host { position: relative; }
+  .bar { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; padding-bottom: 16px; }
+  .choice { display: flex; gap: 8px; align-items: center; min-width: 0; }
   .choice .name { font-size: 12px; line-height: 16px; color: var(--soft); }
-  .choice select { width: auto; max-width: 128px; text-overflow: ellipsis; }
+  .choice select { width: auto; max-width: 152px; text-overflow: ellipsis; }
   .pair { display: flex; gap: 6px; align-items: center; }
   .soft { color: var(--soft); }
   .pair input { width: 48px !important; }
-  .adding { width: 72px !important; }
-  .marks { display: flex; gap: 4px; }
-  .pick, .more summary {
-    min-height: 32px; padding: 5px 10px; border: 1px solid var(--border); border-radius: 4px; background: none; cursor: pointer;
+  .adding { width: 96px !important; }
+  .do {
+    display: inline-flex; gap: 6px; align-items: center; min-height: 32px; padding: 5px 10px 5px 8px; white-space: nowrap;
+    border: 1px solid var(--border); border-radius: 4px; background: none; cursor: pointer; color: var(--ink);
   }
-  .pick[aria-pressed='true'] { background: var(--kiln); border-color: var(--kiln); color: var(--paper); }
+  .do > .icon { color: var(--soft); }
+  .do:hover > .icon { color: var(--kiln); }
+  .do[aria-pressed='true'] { background: var(--kiln); border-color: var(--kiln); color: var(--paper); }
+  .do[aria-pressed='true'] > .icon { color: inherit; }
   .more { position: relative; }
-  .more summary { list-style: none; display: flex; gap: 6px; align-items: center; }
+  .more summary { list-style: none; }
+  .more summary::-webkit-details-marker { display: none; }
   .more summary::after { content: ''; width: 6px; height: 6px; border: solid var(--soft); border-width: 0 1.5px 1.5px 0; transform: rotate(45deg) translate(-1px, -1px); }
   .dot { width: 8px; height: 8px; border-radius: 50%; background: var(--kiln); }
-  .more-list {
-    position: absolute; right: 0; top: 36px; z-index: 3; display: grid; gap: 8px; width: 224px; padding: 12px 16px;
-    background: var(--paper); border: 1px solid var(--line); border-radius: 4px;
+  .bar > .more:last-child { margin-left: auto; }
+  .more-list, .edit-panel {
+    position: absolute; z-index: 4; background: var(--paper); border: 1px solid var(--line); border-radius: 4px;
     box-shadow: 0 8px 24px rgb(0 0 0 / 0.18);
   }
-  .mark-line { display: flex; gap: 8px; align-items: center; min-height: 24px; }
-  .mark-line input { accent-color: var(--kiln); width: 16px; height: 16px; margin: 0; }
-  .stage { display: flex; align-items: start; overflow-x: auto; padding-bottom: 16px; }
+  .more-list { left: 0; top: 36px; display: grid; gap: 8px; width: 312px; padding: 12px 16px; max-height: 70vh; overflow-y: auto; }
+  .bar > .more:last-child .more-list { left: auto; right: 0; }
+  .more-list .choice { display: grid; grid-template-columns: 88px 1fr; gap: 0 8px; min-height: 32px; }
+  .more-list .choice .help { grid-column: 2; }
+  .more-list .choice select { width: 136px; }
+  .switches { display: grid; gap: 4px; border-top: 1px solid var(--line); padding-top: 8px; }
+  .mark-line { display: flex; gap: 8px; align-items: start; min-height: 24px; padding: 2px 0; overflow-wrap: anywhere; }
+  .mark-line input { accent-color: var(--kiln); width: 16px; height: 16px; margin: 2px 0 0; flex: none; }
+  .stage { position: relative; display: flex; align-items: start; overflow-x: auto; padding-bottom: 16px; }
+  .stage.one { flex-wrap: wrap; overflow-x: visible; row-gap: 12px !important; }
+  .viewport.small { order: 1; gap: 4px; }
+  .large-head { order: 2; width: 100%; }
+  .viewport.large { order: 3; }
+  .small .holder { border-color: var(--border); }
+  .small figcaption { white-space: nowrap; }
+  .small .badge { position: relative; }
+  .enlarge { position: absolute; inset: 0; background: none; border: 0; border-radius: 4px; }
+  .enlarge:hover { outline: 2px solid var(--kiln); outline-offset: 1px; }
+  .width-bar { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
+  .width-bar input.measure { width: 64px !important; font-weight: 600; font-size: 14px; color: var(--ink); appearance: textfield; }
+  .width-bar input.measure::-webkit-inner-spin-button { appearance: none; }
+  .width-bar select { width: 152px; }
+  .track { position: relative; flex: 1; min-width: 120px; display: flex; align-items: center; height: 32px; }
+  .track input { width: 100%; margin: 0; height: 16px; }
+  .tick { position: absolute; top: 24px; width: 2px; height: 6px; margin-left: -1px; background: var(--soft); }
+  .tick.fault { background: var(--fault); height: 8px; }
+  .turns { display: flex; flex-wrap: wrap; gap: 0 16px; padding-top: 4px; font-size: 12px; line-height: 16px; color: var(--soft); }
+  .turns .plain { padding: 2px 0; }
+  progress { width: 96px; accent-color: var(--kiln); }
+  .probes { position: absolute; left: 0; top: 0; width: 0; height: 0; overflow: hidden; opacity: 0; pointer-events: none; }
+  .probes:has(iframe) { width: 100%; height: 100%; }
+  .probe { position: absolute; height: 800px; }
+  .edit-panel { padding: 8px 12px 12px; display: grid; gap: 4px; max-height: 60vh; overflow-y: auto; }
+  .panel-head { display: flex; gap: 2px; align-items: center; }
+  .panel-title { flex: 1; min-width: 0; font-size: 12px; line-height: 16px; color: var(--soft); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
   .viewport { flex: none; display: grid; grid-template-columns: minmax(0, 1fr); gap: 8px; align-content: start; }
   .width { display: flex; align-items: center; gap: 4px; min-height: 28px; }
   .width input {
@@ -57,5 +94,5 @@ export const previewStyle = css`
   .note { color: var(--soft); }
   .below ul { display: grid; gap: 4px; padding-top: 8px; overflow-wrap: anywhere; }
   .below .plain { color: inherit; padding: 0; text-align: start; }
-  @media (max-width: 600px) { .choice select { max-width: 128px; } }
+  @media (max-width: 600px) { .choice select { max-width: 128px; } .track { order: 9; min-width: 100%; } }
 `;

@@ -1,5 +1,5 @@
 import { pageFactTexts } from '../../facts/fact-texts.ts';
-import type { FrameFacts, FrameNote, FromFrame } from './messages.ts';
+import type { FrameBox, FrameFacts, FrameNote, FromFrame, HiddenPart } from './messages.ts';
 
 /** As many things of a kind a frame may tell of, and as many characters of each. */
 const mostEntries = 500;
@@ -21,8 +21,20 @@ const readers: { readonly [Say in FromFrame['say']]: (given: Given) => FromFrame
   here: () => ({ say: 'here' }),
   painted: ({ change, madeAt }) =>
     isNumber(change) && isNumber(madeAt) ? { say: 'painted', change, madeAt } : undefined,
-  size: ({ page, cast }) =>
-    isNumber(page) && isNumber(cast) ? { say: 'size', page, cast } : undefined,
+  size: ({ page, cast, roomPx }) =>
+    isNumber(page) && isNumber(cast) && isNumber(roomPx)
+      ? { say: 'size', page, cast, roomPx }
+      : undefined,
+  measured: ({ width, layout, facts }) => {
+    const read = isObject(facts) ? readFacts(facts) : undefined;
+    return read && isNumber(width) && isText(layout)
+      ? { say: 'measured', width, layout, facts: read }
+      : undefined;
+  },
+  hidden: ({ parts, isBlank }) =>
+    Array.isArray(parts) && parts.length <= mostEntries && parts.every(isHiddenPart)
+      ? { say: 'hidden', parts, isBlank: isBlank === true }
+      : undefined,
   scroll: ({ x, y }) => (isNumber(x) && isNumber(y) ? { say: 'scroll', x, y } : undefined),
   note: ({ note }) => {
     if (!isObject(note) || !isText(note.text) || !isNoteKind(note.is)) return undefined;
@@ -32,6 +44,12 @@ const readers: { readonly [Say in FromFrame['say']]: (given: Given) => FromFrame
     areTexts(marks) && areTexts(properties) && isText(element)
       ? { say: 'point', marks, properties, element, isPicked: isPicked === true }
       : undefined,
+  edit: ({ marks, properties, words, box }) =>
+    areTexts(marks) && areTexts(properties) && isText(words) && isBox(box)
+      ? { say: 'edit', marks, properties, words, box }
+      : undefined,
+  typed: ({ text }) => (text === undefined || isText(text) ? { say: 'typed', text } : undefined),
+  undo: ({ isRedo }) => ({ say: 'undo', isRedo: isRedo === true }),
   facts: ({ facts }) => {
     const read = isObject(facts) ? readFacts(facts) : undefined;
     return read && { say: 'facts', facts: read };
@@ -53,6 +71,16 @@ function readFacts(given: Given): FrameFacts | undefined {
 function isFact(one: unknown): boolean {
   if (!isObject(one) || !isText(one.element) || !isText(one.selector)) return false;
   return Object.values(one).every((value) => isText(value) || isNumber(value));
+}
+
+function isBox(box: unknown): box is FrameBox {
+  return isObject(box) && ['left', 'top', 'width', 'height'].every((name) => isNumber(box[name]));
+}
+
+function isHiddenPart(one: unknown): one is HiddenPart {
+  if (!isObject(one) || !isText(one.path) || !isText(one.label)) return false;
+  const isKnown = ['hidden', 'transparent', 'closed', 'outside'].includes(String(one.is));
+  return isKnown && typeof one.isInHost === 'boolean';
 }
 
 function isObject(value: unknown): value is Given {

@@ -1,24 +1,11 @@
 import type { JsonObject, Mould } from 'keen-mould';
 import { html } from 'lit';
-import { ref } from 'lit/directives/ref.js';
 import type { Bench } from '../bench.ts';
 import { allBound } from '../in-frames.ts';
 import { fieldsOf } from '../paste.ts';
 import { slotsOf } from '../slots.ts';
 import { markElement } from './code-view.ts';
 import { spotsOf } from './fields-view.ts';
-
-/** So narrow, in px, that frames which all fit in are too small to be read. */
-const narrowPx = 1100;
-
-/** Where there is little room, frames are half their size and may be scrolled to. */
-function readably(element?: Element): void {
-  const preview = element as (HTMLElement & { settings?: { zoom: number } }) | undefined;
-  if (!preview?.settings || seen.has(preview)) return;
-  seen.add(preview);
-  if (preview.clientWidth < narrowPx) preview.settings = { ...preview.settings, zoom: 0.5 };
-}
-const seen = new WeakSet<Element>();
 
 /** The frames; while fields are chosen, with all that could be one bound on trial. */
 export function lookView(bench: Bench, mould: Mould) {
@@ -37,7 +24,7 @@ export function lookView(bench: Bench, mould: Mould) {
     const found = spot ? '.is-shown' : '.fields [aria-expanded="true"]';
     document.querySelector(found)?.scrollIntoView({ block: 'center' });
   };
-  return html`<km-preview ${ref(readably)} .mould=${framed.mould} .values=${ownValues(mould, work.values)} 
+  return html`<km-preview .mould=${framed.mould} .values=${ownValues(mould, work.values)} 
     .below=${work.below} .slots=${slotsOf(work)} .moulds=${screen.rack}
     .lit=${shown?.field ?? screen.lit} .sample=${screen.sample} .hostPage=${screen.hostPage}
     @km-sample=${({ detail }: CustomEvent) => {

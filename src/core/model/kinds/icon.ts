@@ -13,8 +13,8 @@ export const icon: Kind = {
   members: {
     svg: { kind: 'drawing', title: 'Drawing' },
     class: { type: 'string', title: 'Classes', pattern: '^[\\w\\s:/-]*$' },
-    src: { kind: 'pictureaddress', title: 'Address' },
-    label: { type: 'string', title: 'Label' },
+    src: { kind: 'pictureaddress', title: 'Icon address' },
+    label: { type: 'string', title: 'Icon label' },
   },
   schema: () => ({ type: 'object' }),
   blank: () => ({}),

@@ -1,4 +1,4 @@
-import { html } from 'lit';
+import { html, nothing } from 'lit';
 import { live } from 'lit/directives/live.js';
 import { isJsonObject, type Json } from '../../../core/model/json-source.ts';
 import { choices } from '../../../core/model/kinds/choice.ts';
@@ -15,6 +15,8 @@ export const choice: ControlView = (place, form) => {
   const titles = values.map((one) => titleOf(one, declared.oneOf ?? null, form.words));
   const isShort = values.length <= 4 && titles.join('  ').length <= lettersInRow;
   const mayBeNone = declared.default === null || place.value === null;
+  if (values.includes(true) && values.includes(false) && !mayBeNone)
+    return flag(place, form, values);
   const all = mayBeNone && !values.includes(null) ? [null, ...values] : values;
   const shown = all.map((one) => ({
     value: one,
@@ -22,6 +24,37 @@ export const choice: ControlView = (place, form) => {
   }));
   return isShort && !mayBeNone ? buttons(place, form, shown) : menu(place, form, shown);
 };
+
+/** Yes or no as a switch; where there is more than one kind of yes, which, once it is on. */
+function flag(place: Place, form: FormParts, values: readonly Json[]) {
+  const { steps, value, id, describedBy } = place;
+  const { words, set } = form;
+  const others = values.filter((one) => typeof one !== 'boolean');
+  const title = (one: Json) => (one === true ? words.always : titleOf(one, null, words));
+  return html`<span class="flag"
+      ><input
+        id=${id}
+        type="checkbox"
+        role="switch"
+        aria-describedby=${describedBy}
+        .checked=${live(value !== false)}
+        @change=${(event: Event) => set(steps, (event.target as HTMLInputElement).checked)}
+      /></span
+    >${
+      value === false || others.length === 0
+        ? nothing
+        : html`<select
+            aria-label=${place.field.title}
+            .value=${live(String(value))}
+            @change=${(event: Event) => {
+              const { value: picked } = event.target as HTMLSelectElement;
+              set(steps, values.find((one) => String(one) === picked) ?? true);
+            }}
+          >
+            ${[true, ...others].map((one) => html`<option value=${String(one)} ?selected=${one === value}>${title(one)}</option>`)}
+          </select>`
+    }`;
+}
 
 interface Option {
   readonly value: Json;

@@ -1,9 +1,9 @@
 import { formatHex, formatHex8, parse } from 'culori';
-import { html } from 'lit';
+import { html, nothing } from 'lit';
 import { live } from 'lit/directives/live.js';
 import { ref } from 'lit/directives/ref.js';
 import 'vanilla-colorful/hex-color-picker.js';
-import type { ControlView } from '../control.ts';
+import type { ControlView, FormParts } from '../control.ts';
 
 /** A colour: a swatch that opens a picker with opacity, and the colour as CSS writes it. */
 export const color: ControlView = (place, form) => {
@@ -43,11 +43,11 @@ export const color: ControlView = (place, form) => {
       .value=${live(text)}
       @input=${(event: InputEvent) => set(steps, (event.target as HTMLInputElement).value || null)}
     />
-    ${isOpen ? picker(text, words.opacity, (next) => set(steps, next)) : ''}
+    ${isOpen ? picker(text, form, (next) => set(steps, next)) : ''}
   </div>`;
 };
 
-function picker(text: string, opacity: string, give: (color: string) => void) {
+function picker(text: string, { words, offers }: FormParts, give: (color: string) => void) {
   const now = parse(text) ?? { mode: 'rgb' as const, r: 0, g: 0, b: 0 };
   const alpha = now.alpha ?? 1;
   const withAlpha = (hex: string, share: number) => {
@@ -55,7 +55,15 @@ function picker(text: string, opacity: string, give: (color: string) => void) {
     if (colour) give(share >= 1 ? formatHex(colour) : formatHex8({ ...colour, alpha: share }));
   };
   const hex = formatHex(now);
+  const own = offers.colours.filter((one) => parse(one));
   return html`<div class="picker" ${ref(intoView)}>
+    ${
+      own.length === 0
+        ? nothing
+        : html`<div class="own-colours" role="group" aria-label=${words.ownColours}>
+            ${own.map((one) => html`<button type="button" class="swatch" aria-label=${one} title=${one} aria-pressed=${one === text.toLowerCase()} @click=${() => give(one)}><span style="background: ${one}"></span></button>`)}
+          </div>`
+    }
     <hex-color-picker
       .color=${hex}
       @color-changed=${({ detail }: CustomEvent<{ value: string }>) => {
@@ -63,7 +71,7 @@ function picker(text: string, opacity: string, give: (color: string) => void) {
       }}
     ></hex-color-picker>
     <label
-      >${opacity}
+      >${words.opacity}
       <input
         type="range"
         min="0"

@@ -4,6 +4,8 @@ import { isJsonObject, type Json, type JsonObject } from '../../../core/model/js
 import { cleanSvg } from '../../../core/model/kinds/html/clean-svg.ts';
 import { isSafePicture } from '../../../core/model/safe-address.ts';
 import type { ControlView, FormParts, Place } from '../control.ts';
+import { iconOffers } from './icon-offers.ts';
+import { memberFields } from './member-fields.ts';
 
 /** What files each kind takes, as `accept` writes it. */
 const accepted: Readonly<Record<string, string>> = {
@@ -19,8 +21,9 @@ export const file: ControlView = (place, form) => {
   const given = isJsonObject(value) ? value : {};
   return html`<div class="file">
     ${zone(place, form, given)}
+    ${field.kindName === 'icon' ? iconOffers(place, form, given) : nothing}
     <div class="members" data-kind=${field.kindName}>
-      ${field.members.map((member) => form.field(member, [...steps, member.name]))}
+      ${memberFields(place, form)}
     </div>
   </div>`;
 };

@@ -4,16 +4,20 @@ import { membersOf } from '../../../core/model/field.ts';
 import { isJsonObject, type JsonObject } from '../../../core/model/json-source.ts';
 import { typefaceProperties } from '../../../core/model/kinds/typeface.ts';
 import type { ControlView } from '../control.ts';
+import { memberFields } from './member-fields.ts';
 
 /** The fields of a group, or the fixed parts of a value such as a link. */
-export const members: ControlView = ({ field, steps }, form) => {
+export const members: ControlView = (place, form) => {
+  const { field, steps } = place;
   const value = form.complete(steps);
   const shape = field.shapes && isJsonObject(value) ? value[field.shapes.by] : undefined;
   const names = membersOf(field, shape);
   return html`<div class="members" data-kind=${field.kindName}>
-    ${field.members
-      .filter(({ name }) => names.includes(name))
-      .map((member) => form.field(member, [...steps, member.name]))}
+    ${memberFields(
+      place,
+      form,
+      field.members.filter(({ name }) => names.includes(name)),
+    )}
     ${field.kind.isTypeface ? specimen(value as JsonObject, form.words.sample) : ''}
   </div>`;
 };

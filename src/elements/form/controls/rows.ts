@@ -3,21 +3,25 @@ import { repeat } from 'lit/directives/repeat.js';
 import { rowCaption } from '../../../core/form/row-caption.ts';
 import type { Field } from '../../../core/model/field.ts';
 import type { Json } from '../../../core/model/json-source.ts';
-import type { ControlView, FormParts } from '../control.ts';
+import type { ControlView, FormParts, Place } from '../control.ts';
 import { icon } from '../icons.ts';
 import { sortable } from '../sortable.ts';
 
 /** The rows of a list: each opens to its fields, and can be moved, doubled and taken out. */
-export const rows: ControlView = ({ field, steps, id }, form) => {
+export const rows: ControlView = (place, form) => {
+  const { field, steps, id } = place;
   const { words } = form;
   const value = form.complete(steps);
   const all: readonly Json[] = Array.isArray(value) ? value : [];
   const { minItems, maxItems } = field.declared;
   const isFull = typeof maxItems === 'number' && all.length >= maxItems;
   const row = field.row as Field;
+  const query = form.queryAt(steps.join('.'));
+  const isFound = (caption: string) => caption.toLowerCase().includes(query.trim().toLowerCase());
   const shapes = row.shapes?.all ?? [undefined];
   return html`<div class="rows" id=${id} role="group" tabindex="-1" aria-label=${field.title}>
     ${all.length === 0 ? html`<p class="none">${words.noRows}</p>` : ''}
+    ${all.length > mostUnsearched ? rowsBar(place, form, all.length) : ''}
     <ol ${sortable((from, to) => form.rows.move(steps, from, to))}>
       ${repeat(
         all,
@@ -32,6 +36,7 @@ export const rows: ControlView = ({ field, steps, id }, form) => {
               count: all.length,
               isFull,
               least: Number(minItems ?? 0),
+              isFound: isFound(rowCaption(field, one)),
             },
             form,
           ),
@@ -54,6 +59,39 @@ export const rows: ControlView = ({ field, steps, id }, form) => {
   </div>`;
 };
 
+/** Lists longer than this can be searched. */
+const mostUnsearched = 8;
+
+function rowsBar({ field, steps }: Place, form: FormParts, count: number) {
+  const { words } = form;
+  const path = steps.join('.');
+  const keys = Array.from(
+    { length: count },
+    (_, at) => `row ${form.rowKey([...steps, String(at)])}`,
+  );
+  const label = words.findRow(field.title);
+  return html`<p class="rows-bar">
+    <label class="search"
+      >${icon('find')}<input
+        type="search"
+        aria-label=${label}
+        placeholder=${label}
+        .value=${form.queryAt(path)}
+        @input=${(event: InputEvent) => form.setQuery(path, (event.target as HTMLInputElement).value)}
+    /></label>
+    <button
+      type="button"
+      class="plain"
+      ?disabled=${!keys.some((key) => form.isOpen(key))}
+      @click=${() => {
+        for (const key of keys) form.setOpen(key, false);
+      }}
+    >
+      ${words.foldAll}
+    </button>
+  </p>`;
+}
+
 function titleOf(row: Field, list: Field, rowCalled: (number: number) => string): string {
   const own = row.declared.title;
   if (typeof own === 'string') return own;
@@ -70,9 +108,10 @@ interface Row {
   readonly count: number;
   readonly isFull: boolean;
   readonly least: number;
+  readonly isFound: boolean;
 }
 
-function oneRow({ list, steps, row, at, count, isFull, least }: Row, form: FormParts) {
+function oneRow({ list, steps, row, at, count, isFull, least, isFound }: Row, form: FormParts) {
   const { words } = form;
   const field = list.row as Field;
   const own = [...steps, String(at)];
@@ -97,7 +136,7 @@ function oneRow({ list, steps, row, at, count, isFull, least }: Row, form: FormP
     isOff: boolean,
   ) =>
     html`<button type="button" class="act" data-act=${name} aria-label=${label} title=${label} ?disabled=${isOff} @click=${run}>${icon(name)}</button>`;
-  return html`<li class="row" data-path=${path} @keydown=${onKey}>
+  return html`<li class="row" data-path=${path} ?hidden=${!isFound} @keydown=${onKey}>
     <div class="row-head">
       <span class="grip" title=${words.drag} aria-hidden="true">${icon('grip')}</span>
       ${

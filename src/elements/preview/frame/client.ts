@@ -6,12 +6,16 @@ import { putBlock } from '../../../page/put-block.ts';
 import type { FrameNote, FrameView, FromFrame, ToFrame } from '../messages.ts';
 import { Addresses, loadingAttributes } from './addresses.ts';
 import { carryState } from './carry-state.ts';
+import { EditHere } from './edit-here.ts';
+import { isBlank } from './is-blank.ts';
+import { layoutOf } from './layout-of.ts';
 import { listenForNotes, standInForPage } from './own-page.ts';
 import { ownPort } from './own-port.ts';
+import { sizeOf } from './page-size.ts';
 import { patchFor } from './patch.ts';
 import { filledBy, marksOf, outliner, placeInCast, propertiesOf } from './point.ts';
 import { restyle } from './restyle.ts';
-import { reveal } from './reveal.ts';
+import { hiddenParts, reveal } from './reveal.ts';
 
 /** Runs in a frame before anything pasted does, and keeps to itself what it is given. */
 export function startFrame(): void {
@@ -30,6 +34,9 @@ const startMs = 300;
 
 /** How long after the last change the page is measured. */
 const restMs = 160;
+
+/** How often a frame looks whether its viewport is as wide as it should be. */
+const mostTries = 100;
 
 /** A frame that is out of sight is not drawn, and so is never asked when it would be. */
 const outOfSightMs = 60;
@@ -58,6 +65,15 @@ class Frame {
   private readonly outline = outliner('#a8231b');
   private readonly reported = new Set<string>();
   private isPicking = false;
+  private readonly editing = new EditHere({
+    say: (message) => this.say(message),
+    light: (elements) => this.light(elements),
+    typing: (isOn) => {
+      if (!isOn && this.unstarted) this.startLater(this.unstarted);
+    },
+  });
+  /** What starts afresh once no more is typed into it. */
+  private unstarted: readonly FramedCast[] | undefined;
   private pointed: Element | undefined;
   private heard = Promise.resolve();
   private timer = 0;
@@ -96,6 +112,8 @@ class Frame {
         this.view = message.view;
         this.look();
         return;
+      case 'measure':
+        return this.measure(message.width);
       case 'ask':
         this.say({ say: 'here' });
         return;
@@ -108,6 +126,12 @@ class Frame {
         this.outline(
           message.selector ? [...document.querySelectorAll(message.selector)].slice(0, 1) : [],
         );
+        return;
+      case 'edit':
+        this.editing.turn(message.isOn);
+        return;
+      case 'type':
+        this.editing.type(message.isMultiline);
         return;
       case 'pick':
         this.isPicking = message.isOn;
@@ -181,7 +205,7 @@ class Frame {
       this.addresses.inContent(box.content);
       const after = box.content.querySelector(`[data-cast="${cast.id}"]`);
       if (!before || !after || !live || live.shadowRoot) return undefined;
-      const run = patchFor(before, after, live);
+      const run = patchFor(before, after, live, this.editing.element);
       return run && { run, id: cast.id, after };
     });
     if (patches.includes(undefined)) return false;
@@ -195,6 +219,8 @@ class Frame {
 
   /** A script may have read what has changed: it starts afresh once no more is typed. */
   private startLater(casts: readonly FramedCast[]): void {
+    this.unstarted = this.editing.element ? casts : undefined;
+    if (this.unstarted) return;
     this.starting = window.setTimeout(async () => {
       for (const cast of casts) await this.put(cast);
       this.look();
@@ -222,7 +248,7 @@ class Frame {
     const { style } = document.documentElement;
     if (view.background) style.setProperty('background', view.background, 'important');
     else style.removeProperty('background');
-    reveal(document, view.isRevealed);
+    reveal(document, view);
   }
 
   private listen(): void {
@@ -243,7 +269,8 @@ class Frame {
   }
 
   private pick(event: MouseEvent): void {
-    if (!this.isPicking && !event.altKey) return;
+    if (this.editing.isOn) this.editing.click(event);
+    if (this.editing.isOn || !(this.isPicking || event.altKey)) return;
     event.preventDefault();
     event.stopImmediatePropagation();
     if (event.type === 'click') this.point(event, true);
@@ -253,6 +280,7 @@ class Frame {
     const [target] = event.composedPath();
     if (!(target instanceof Element) || (target === this.pointed && !isPicked)) return;
     this.pointed = target;
+    if (this.editing.isOn) this.editing.hover(target);
     if (this.isPicking) this.light([target]);
     const marks = marksOf(target, markName);
     const properties = propertiesOf(document, target);
@@ -293,14 +321,16 @@ class Frame {
     this.isSizing = true;
     soon(() => {
       this.isSizing = false;
-      const bottoms = [...this.roots.values()].map(
-        (root) => root.getBoundingClientRect().bottom + scrollY,
-      );
-      const { scrollHeight } = document.documentElement;
-      const isHigher = scrollHeight > innerHeight;
-      const page = isHigher ? scrollHeight : document.body.getBoundingClientRect().bottom + scrollY;
-      this.say({ say: 'size', page, cast: Math.ceil(Math.max(0, ...bottoms)) });
+      this.say({ say: 'size', ...sizeOf([...this.roots.values()]) });
     });
+  }
+
+  /** What a change of width means to the page is known once it has heard of it and is drawn. */
+  private async measure(width: number): Promise<void> {
+    for (let tries = 0; innerWidth !== width && tries < mostTries; tries += 1)
+      await new Promise((done) => setTimeout(done, 4));
+    await new Promise<void>((done) => soon(done));
+    this.say({ say: 'measured', width, layout: layoutOf(document), facts: measureRest() });
   }
 
   /** Measures once nothing has changed for a while. */
@@ -309,6 +339,7 @@ class Frame {
     clearTimeout(this.timer);
     this.timer = window.setTimeout(() => {
       this.say({ say: 'facts', facts: measureRest() });
+      this.say({ say: 'hidden', parts: hiddenParts(document), isBlank: isBlank() });
     }, restMs);
   }
 }

@@ -21,19 +21,31 @@ const patched = new Set([
  * @param before the content as it was written
  * @param after the content as it is to be
  * @param live what became of the first on the page
+ * @param typedInto an element of it that is being typed into, and left alone
  * @returns makes the change; undefined where the content has to be put anew
  */
-export function patchFor(before: Node, after: Node, live: Node): (() => void) | undefined {
+export function patchFor(
+  before: Node,
+  after: Node,
+  live: Node,
+  typedInto?: Node,
+): (() => void) | undefined {
   const steps: (() => void)[] = [];
-  return collect(before, after, live, steps)
+  return collect(before, after, live, { steps, typedInto })
     ? () => {
         for (const step of steps) step();
       }
     : undefined;
 }
 
-function collect(before: Node, after: Node, live: Node, steps: (() => void)[]): boolean {
-  if (before.isEqualNode(after)) return true;
+interface Patch {
+  readonly steps: (() => void)[];
+  readonly typedInto: Node | undefined;
+}
+
+function collect(before: Node, after: Node, live: Node, patch: Patch): boolean {
+  const { steps, typedInto } = patch;
+  if (live === typedInto || before.isEqualNode(after)) return true;
   if (before.nodeType !== after.nodeType || before.nodeName !== after.nodeName) return false;
   if (live.nodeName !== before.nodeName) return false;
   if (before.nodeType === Node.TEXT_NODE) {
@@ -51,7 +63,7 @@ function collect(before: Node, after: Node, live: Node, steps: (() => void)[]): 
   if (!old || !fresh || !now || old.length !== fresh.length) return false;
   if (old.length !== now.length)
     return [...old].every((one, at) => one.isEqualNode(fresh[at] ?? null));
-  return [...old].every((one, at) => collect(one, fresh[at] as Node, now[at] as Node, steps));
+  return [...old].every((one, at) => collect(one, fresh[at] as Node, now[at] as Node, patch));
 }
 
 function collectAttributes(before: Element, after: Element, live: Element, steps: (() => void)[]) {

@@ -102,12 +102,18 @@ export function outliner(colour: string): (elements: readonly Element[]) => void
 export function placeInCast(element: Element): string {
   const steps: string[] = [];
   for (let one: Element | null = element; one; one = one.parentElement) {
-    const { localName } = one;
-    const beside = [...(one.parentElement?.children ?? [])].filter(
-      (other) => other.localName === localName,
-    );
-    if (one.hasAttribute('data-cast')) return [`${localName}:nth-of-type(1)`, ...steps].join(' > ');
-    steps.unshift(`${localName}:nth-of-type(${beside.indexOf(one) + 1})`);
+    if (one.hasAttribute('data-cast'))
+      return [`${one.localName}:nth-of-type(1)`, ...steps].join(' > ');
+    steps.unshift(stepTo(one));
   }
   return '';
+}
+
+/** One step to an element from what it is in. */
+export function stepTo(element: Element): string {
+  const { localName } = element;
+  const beside = [...(element.parentNode?.children ?? [])].filter(
+    (other) => other.localName === localName,
+  );
+  return `${localName}:nth-of-type(${beside.indexOf(element) + 1})`;
 }

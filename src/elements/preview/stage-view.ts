@@ -1,0 +1,59 @@
+import { html, nothing } from 'lit';
+import { repeat } from 'lit/directives/repeat.js';
+import { frameView, largeHead, type ShownFrame } from './frame-view.ts';
+import {
+  type Arrangement,
+  gapPx,
+  type PreviewSettings,
+  smallScale,
+  withinLimits,
+} from './preview-settings.ts';
+import type { Sweep } from './width-bar.ts';
+
+/** What stands on the stage of a preview, and whom it tells. */
+interface StageParts {
+  readonly frames: readonly ShownFrame[];
+  readonly settings: PreviewSettings;
+  readonly arrangement: Arrangement;
+  readonly sweep: Sweep;
+  /** What is being edited in a frame. */
+  readonly panel: unknown;
+  resize(at: number, width: number): void;
+  remove(at: number): void;
+  enlarge(at: number): void;
+  startSweep(): void;
+}
+
+/** The frames, as they share the room, and what stands above and beside them. */
+export function stageView(parts: StageParts) {
+  const { frames, settings, arrangement, sweep, panel } = parts;
+  const { widths } = settings;
+  const { large, scale } = arrangement;
+  const partsOf = (at: number) => ({
+    width: widths[at] as number,
+    at,
+    isOnly: widths.length === 1,
+    sweep,
+    resize: (width: number) => parts.resize(at, withinLimits(width)),
+    remove: () => parts.remove(at),
+    startSweep: () => parts.startSweep(),
+  });
+  return html`<div class="stage ${large === undefined ? '' : 'one'}" style="gap: ${gapPx}px">
+    ${large === undefined ? nothing : largeHead(partsOf(large))}
+    ${repeat(
+      frames,
+      ({ frame }) => frame,
+      (one) =>
+        frameView(one, {
+          ...partsOf(one.at),
+          scale: large === undefined || large === one.at ? scale : smallScale,
+          stands: large === undefined ? 'row' : large === one.at ? 'large' : 'small',
+          enlarge: () => parts.enlarge(one.at),
+          outline: (selector) => one.frame.send({ do: 'outline', selector }),
+        }),
+    )}
+    ${frames.length === 0 ? html`<p class="help">No width is chosen. Add one under View options.</p>` : nothing}
+    ${panel}
+    <div class="probes" inert></div>
+  </div>`;
+}
