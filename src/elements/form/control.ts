@@ -4,6 +4,7 @@ import type { Steps } from '../../core/form/place.ts';
 import type { Field } from '../../core/model/field.ts';
 import type { Json } from '../../core/model/json-source.ts';
 import type { EditorState } from './rich-text-editor.ts';
+import type { RowParts } from './row-parts.ts';
 import type { WidthParts } from './width-switch.ts';
 import type { FormWords } from './words/en.ts';
 
@@ -53,14 +54,6 @@ export interface FormParts {
   setQuery(path: string, query: string): void;
   isOpen(key: string): boolean;
   setOpen(key: string, isOpen: boolean): void;
-}
-
-/** What can be done with the rows of a list. */
-export interface RowParts {
-  add(list: Steps, shape?: string): void;
-  remove(list: Steps, at: number): void;
-  duplicate(list: Steps, at: number): void;
-  move(list: Steps, from: number, to: number): void;
 }
 
 /** Draws what a person edits a value with. */

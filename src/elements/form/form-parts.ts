@@ -2,9 +2,10 @@ import { countBelow } from '../../core/form/form-problems.ts';
 import { pathOf, type Steps } from '../../core/form/place.ts';
 import type { Field } from '../../core/model/field.ts';
 import { shownAddress } from '../asset-addresses.ts';
-import type { FormParts, RowParts } from './control.ts';
+import type { FormParts } from './control.ts';
 import type { FormHost } from './form-host.ts';
 import type { EditorState } from './rich-text-editor.ts';
+import type { RowParts } from './row-parts.ts';
 import type { WidthParts } from './width-switch.ts';
 
 /** What the controls of a form may ask of it and tell it. */

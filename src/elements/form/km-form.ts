@@ -10,7 +10,7 @@ import { inLanguage } from '../../core/model/words.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { emit } from '../emit.ts';
 import { look } from '../look.ts';
-import type { FormParts, RowParts } from './control.ts';
+import type { FormParts } from './control.ts';
 import { drawField } from './draw-field.ts';
 import type { FormChange } from './form-events.ts';
 import { type FormHost, freshState, openTo } from './form-host.ts';
@@ -18,6 +18,7 @@ import { formParts } from './form-parts.ts';
 import { formStyle } from './form-style.ts';
 import { formView } from './form-view.ts';
 import { formWords } from './form-words.ts';
+import type { RowParts } from './row-parts.ts';
 import { takeFile } from './take-file.ts';
 
 /** What in a field takes the focus, the control itself before what belongs to it. */

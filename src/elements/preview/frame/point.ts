@@ -10,18 +10,26 @@ interface Use {
 function usesIn(page: Document): Use[] {
   const uses: Use[] = [];
   eachRule(sheetsOf(page), (rule) => {
-    if (!(rule instanceof CSSStyleRule)) return;
-    const properties = [...rule.cssText.matchAll(/var\(\s*(--[\w-]+)/g)].map(
+    if (!('style' in rule)) return;
+    const { cssText } = rule.style as CSSStyleDeclaration;
+    const properties = [...cssText.matchAll(/var\(\s*(--[\w-]+)/g)].map(
       ([, name]) => name as string,
     );
     if (properties.length === 0) return;
-    const selector = rule.selectorText.replace(
+    const selector = selectorOf(rule).replace(
       /::?(?:before|after|first-line|first-letter|marker|placeholder|selection)\b/g,
       '',
     );
     uses.push({ selector, properties });
   });
   return uses;
+}
+
+/** The selector of a rule as it is outside of those it is nested in (CSS Nesting 1, 3). */
+function selectorOf(rule: CSSRule): string {
+  const around = rule.parentRule ? selectorOf(rule.parentRule) : '';
+  if (!(rule instanceof CSSStyleRule)) return around;
+  return around === '' ? rule.selectorText : rule.selectorText.replaceAll('&', `:is(${around})`);
 }
 
 function isMatched(element: Element, selector: string): boolean {

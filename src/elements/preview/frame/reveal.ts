@@ -114,9 +114,9 @@ function hideAgain(element: HTMLElement): void {
   const is = element.getAttribute(mark);
   if (is === null) return;
   if (is === 'closed') element.removeAttribute('open');
-  const style = before.get(element);
-  if (style) element.setAttribute('style', style);
-  else element.removeAttribute('style');
+  const style = before.get(element) ?? '';
+  element.setAttribute('style', style);
+  if (style === '') element.removeAttribute('style');
   element.removeAttribute(mark);
 }
 
