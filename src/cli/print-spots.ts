@@ -11,8 +11,7 @@ const codeColumns = 64;
 /** Prints what could be fields, in the groups of a form, each with the line it stands in. */
 export function printSpots(
   terminal: Terminal,
-  folder: string,
-  mould: Mould,
+  { folder, mould, all }: { readonly folder: string; readonly mould: Mould; readonly all: boolean },
   spots: readonly Spot[],
   bound: readonly BoundField[],
 ): void {
@@ -21,20 +20,35 @@ export function printSpots(
   const already = bound.length > 0 ? `; ${count(bound.length, 'field')} bound` : '';
   terminal.say(`${terminal.strong(folder)}: ${counted}${already}`);
   terminal.say();
-  for (const section of new Set(spots.map((one) => one.section))) {
-    terminal.say(terminal.strong(section));
-    const own = spots.filter((one) => one.section === section);
-    const widest = Math.max(...own.flatMap((one) => labelsOf(one)).map(({ length }) => length));
-    for (const one of own) printSpot({ terminal, mould, widest }, one, 0);
+  // With its reason and its line of code each takes four lines.
+  const isLong = !all && 4 * spots.length + bound.length > terminal.rows;
+  const sections = [...new Set(spots.map((one) => one.section))].map((section) =>
+    spots.filter((one) => one.section === section),
+  );
+  const parts = sections.length + (bound.length > 0 ? 1 : 0);
+  const most = isLong
+    ? Math.max(2, Math.floor((terminal.rows - 8) / Math.max(1, parts)) - 2)
+    : Number.POSITIVE_INFINITY;
+  for (const own of sections) {
+    terminal.say(terminal.strong(own[0]?.section ?? ''));
+    const shown = own.length === most + 1 ? own : own.slice(0, most);
+    const widest = Math.max(...shown.flatMap((one) => labelsOf(one)).map(({ length }) => length));
+    for (const one of shown) {
+      if (isLong) terminal.say(shortLine({ terminal, mould, widest }, one));
+      else printSpot({ terminal, mould, widest }, one, 0);
+    }
+    sayRest(terminal, own.length - shown.length);
     terminal.say();
   }
   if (bound.length > 0) {
     terminal.say(terminal.strong('Bound'));
-    for (const { field, kind, where } of bound) {
+    for (const { field, kind, where } of bound.slice(0, most)) {
       terminal.say(`  ${field}  ${terminal.soft(`${kind}, ${where}`)}`);
     }
+    sayRest(terminal, bound.length - most);
     terminal.say();
   }
+  if (isLong) terminal.say(`Each with its line of code:\n  keen-mould bind ${folder} --all`);
   if (spots.length === 0) terminal.say('No other spots found.');
   else {
     if (recommended.length === 0) terminal.say('Choose some, and name them if you like:');
@@ -50,6 +64,21 @@ export function printSpots(
   }
   if (bound[0])
     terminal.say(`Unbind a field:\n  keen-mould bind ${folder} --drop ${bound[0].field}`);
+}
+
+function sayRest(terminal: Terminal, count: number): void {
+  if (count > 0) terminal.say(terminal.soft(`    and ${count} more`));
+}
+
+/** A spot in one line. */
+function shortLine({ terminal, widest }: Printing, spot: Spot): string {
+  const label = labelOf(spot, 0, undefined).padEnd(widest);
+  const start = `  ${label}  ${spot.kind.padEnd(8)}  ${shownValue(spot)}`;
+  const [first] = spot.places;
+  const place = first ? `${first.file}:${first.line}` : '';
+  const room = terminal.columns - place.length - 2;
+  const cut = start.length > room ? `${start.slice(0, room - 1)}…` : start.padEnd(room);
+  return `${cut}  ${terminal.soft(place)}`.trimEnd();
 }
 
 function mark(isRecommended: boolean): string {

@@ -3,6 +3,8 @@ import type { Level } from '../core/problem/finding.ts';
 import type { Sink, World } from './world.ts';
 
 const mostColumns = 80;
+/** Of a screen of 30, with room for what a command says before and after. */
+const mostRows = 26;
 
 /**
  * Where a command's words go. Prose goes to stdout only where a person reads it there; with
@@ -49,6 +51,11 @@ export class Terminal {
   level(level: Level): string {
     const paint = { error: this.colors.red, warning: this.colors.yellow, note: this.colors.dim };
     return paint[level](level.padEnd(7));
+  }
+
+  /** The lines of a screen that a person reads; without end where nobody scrolls. */
+  get rows(): number {
+    return this.prose.isTTY ? mostRows : Number.POSITIVE_INFINITY;
   }
 
   get columns(): number {

@@ -7,6 +7,7 @@ export {
   type CheckOptions,
   checkMould,
   type FixedMould,
+  type FixOptions,
   fixMould,
 } from './author/check/check-mould.ts';
 export { addLibrary } from './author/hand/add-library.ts';

@@ -200,8 +200,9 @@ describe('a proof', () => {
     expect(made.shots[0]?.overflow[0]).toMatchObject({ selector: 'p.w', by: 140, width: 500 });
     expect(JSON.parse(readFileSync(made.facts, 'utf8'))).toEqual(JSON.parse(JSON.stringify(made)));
     const report = readFileSync(made.report, 'utf8');
-    expect(report).toContain('overflows by 140 px to the right <code>p.w</code>');
-    expect(report.indexOf('at 360 px')).toBeLessThan(report.indexOf('at 600 px'));
+    expect(report).toContain('Overflows by 140 px to the right');
+    expect(report).toContain('<code>p.w</code> at 360 px');
+    expect(report.indexOf('board at 360 px')).toBeLessThan(report.indexOf('board at 600 px'));
   });
 
   it('gives up on a script without end, in words', async () => {

@@ -7,8 +7,9 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { writeMould } from '../../src/node/files/mould-folder.ts';
 import { type Preview, startPreview } from '../../src/node/preview/start-preview.ts';
 import { withBrowser } from '../support/browser.ts';
-import { castFrames, read, settingsMould, styleOf, textOf, unfold } from '../support/settings.ts';
+import * as support from '../support/settings.ts';
 
+const { castFrames, inEveryFrame, lifeSize, read, settingsMould, styleOf, textOf } = support;
 const { browser } = withBrowser();
 const home = mkdtempSync(join(tmpdir(), 'settings-'));
 const folder = join(home, 'board');
@@ -22,7 +23,7 @@ beforeAll(async () => {
   page = await (await browser().newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(preview.url);
   form = page.locator('km-form');
-  await unfold(form);
+  await support.unfold(form);
 });
 afterAll(async () => {
   await preview.close();
@@ -36,13 +37,7 @@ beforeEach(async () => {
   await everyFrame(textOf('h2'), 'Depot Gate');
 });
 
-/** Waits until each of the three frames shows what is asked of it. */
-async function everyFrame(read: () => unknown, wanted: unknown): Promise<void> {
-  const all = () =>
-    Promise.all(castFrames(page).map((frame) => frame.evaluate(read).catch(() => '')));
-  await expect.poll(all).toEqual([wanted, wanted, wanted]);
-}
-
+const everyFrame = (read: () => unknown, wanted: unknown) => inEveryFrame(page, read, wanted);
 const control = (path: string) => form.locator(`[id="field-${path}"]`);
 const fieldAt = (path: string) => form.locator(`.field[data-path="${path}"]`);
 const press = (...keys: string[]) =>
@@ -351,8 +346,7 @@ it('a wrong value is reported beside its field, by the words of the core, and ke
 
 it('pointing at a place lights up its field, and a field its places', async () => {
   const [frame] = castFrames(page) as [Frame];
-  await page.getByText('View options', { exact: true }).click();
-  await page.locator('km-preview').getByRole('combobox', { name: 'Zoom' }).selectOption('1');
+  await lifeSize(page);
   await frame.locator('li').nth(1).hover();
   await frame.locator('h2').hover();
   await expect.poll(() => form.locator('.pointed-at').getAttribute('data-path')).toBe('text');

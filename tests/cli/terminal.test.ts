@@ -70,3 +70,47 @@ describe('lines of words', () => {
     expect(wrapWords(text, columns)).toEqual(lines);
   });
 });
+
+describe('a long list is summed up on a screen of 30 lines, with the way to see all', () => {
+  const many = Array.from(
+    { length: 30 },
+    (_, at) =>
+      `<section class="c${at}"><h2>Jar ${at}</h2><p>Of <b>clay ${at}</b></p><img src="/${at}.png"></section>`,
+  ).join('\n');
+  const rules = Array.from(
+    { length: 30 },
+    (_, at) => `.c${at} { colour: red; width: ${900 + at}px }`,
+  );
+  const paste = new TextEncoder().encode(`<div>${many}</div><style>${rules.join('\n')}</style>`);
+  const plain = (text: string) =>
+    text.replace(new RegExp(`${escapeSign}\\[\\d+m`, 'g'), '').split('\n');
+  const readStdin = async () => paste;
+
+  async function mouldOf(): Promise<string> {
+    const out = `${folderWith()}/jars`;
+    await runIn(['import', '-', '--out', out], { readStdin });
+    return out;
+  }
+
+  it.each(['check', 'bind'])('%s', async (command) => {
+    const out = await mouldOf();
+    const short = plain((await runIn([command, out])).stdout);
+    expect(short.length).toBeLessThanOrEqual(30);
+    expect(short.join('\n')).toMatch(/and \d\d more/);
+    expect(short.join('\n')).toContain(`keen-mould ${command} ${out} --all`);
+    const all = plain((await runIn([command, out, '--all'])).stdout);
+    expect(all.length).toBeGreaterThan(120);
+    const piped = await runIn([command, out], { isTTY: false });
+    // What is read by a program or kept in a file is all of it.
+    expect(plain(piped.stderr).length).toBeGreaterThan(120);
+  });
+
+  it('with its hints where there is room for them', async () => {
+    const out = `${folderWith()}/few`;
+    const few = new TextEncoder().encode(`<p>a</p>${'<img src="/a.png">'.repeat(12)}`);
+    await runIn(['import', '-', '--out', out], { readStdin: async () => few });
+    const { stdout } = await runIn(['check', out]);
+    expect(stdout).toContain('and 11 more');
+    expect(stdout).toContain('alt=""');
+  });
+});

@@ -81,7 +81,7 @@ describe('a value that is none of its kind is refused with what is expected', ()
     [{ kind: 'date', format: 'date-time' }, '2026-06-07', 'must be a date and time'],
     [{ kind: 'shape' }, 'url(#x)', 'must be a CSS shape'],
     [{ kind: 'color' }, 'red/*x*/', 'must be a CSS colour'],
-    [{ kind: 'image' }, 'javascript:x', 'Address must be a relative address'],
+    [{ kind: 'image' }, 'javascript:x', 'Picture address must be a relative address'],
     [{ kind: 'icon' }, { class: 'a" onclick="x' }, 'Classes must match'],
     [{ kind: 'media' }, { src: 'a', type: 'text"' }, 'Type must match'],
     [{ kind: 'typeface' }, { weight: 'heavy' }, 'Weight must be normal, bold or a number'],

@@ -118,7 +118,9 @@ describe('what other tools are given', () => {
     );
     expect(types).toContain('  heading?: string;\n');
     expect(types).toContain('  side?: "start" | "end" | null;\n');
-    expect(types).toContain('  more?: string | {\n    /** Address */\n    href?: string | null;');
+    expect(types).toContain(
+      '  more?: string | {\n    /** Link address */\n    href?: string | null;',
+    );
     expect(types).toContain('  rows?: readonly ({\n');
   });
 });

@@ -57,9 +57,17 @@ describe('a wrong value gives way to the default and is reported', () => {
     ['tint', { tint: 'url(x)' }, 'tint must be a CSS colour'],
     ['framed', { framed: 'yes' }, 'framed must be true or false'],
     ['rows', { rows: {} }, 'rows must be a list'],
-    ['more.href', { more: { href: 'javascript:alert(1)' } }, 'more: Address must be a relative'],
-    ['more.href', { more: ' java\nscript:alert(1)' }, 'more: Address must be a relative'],
-    ['more.newTab', { more: { newTab: 'maybe' } }, 'New tab must be one of false, true, offsite'],
+    [
+      'more.href',
+      { more: { href: 'javascript:alert(1)' } },
+      'more: Link address must be a relative',
+    ],
+    ['more.href', { more: ' java\nscript:alert(1)' }, 'more: Link address must be a relative'],
+    [
+      'more.newTab',
+      { more: { newTab: 'maybe' } },
+      'Open in a new tab must be one of false, true, offsite',
+    ],
     ['rows.1.time', { rows: [{}, { time: {} }] }, 'rows, row 2: time must be text'],
     ['rows.0.calls.0', { rows: [{ calls: [{}] }] }, 'rows, row 1: calls, row 1 must be text'],
   ];

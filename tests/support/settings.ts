@@ -1,4 +1,5 @@
 import type { Frame, Locator, Page } from 'playwright-core';
+import { expect } from 'vitest';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { mouldOf } from './mould.ts';
@@ -127,4 +128,23 @@ export async function unfold(form: Locator): Promise<void> {
 /** The frames in which casts run, within those that hold the policy. */
 export function castFrames(page: Page): Frame[] {
   return page.frames().filter((one) => one.parentFrame()?.parentFrame());
+}
+
+/** Has all frames of a preview stand side by side, at life size. */
+export async function lifeSize(page: Page): Promise<void> {
+  await page.locator('km-preview').evaluate((one) => {
+    const preview = one as HTMLElement & { settings: object };
+    preview.settings = { ...preview.settings, zoom: 1 };
+  });
+}
+
+/** Waits until each of the three frames shows what is asked of it. */
+export async function inEveryFrame(
+  page: Page,
+  read: () => unknown,
+  wanted: unknown,
+): Promise<void> {
+  const all = () =>
+    Promise.all(castFrames(page).map((frame) => frame.evaluate(read).catch(() => '')));
+  await expect.poll(all).toEqual([wanted, wanted, wanted]);
 }

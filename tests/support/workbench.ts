@@ -37,7 +37,7 @@ export function withWorkbench() {
     out = await built();
   }, 120_000);
 
-  async function opened(options: BrowserContextOptions = {}) {
+  async function opened(options: BrowserContextOptions = {}, query = '') {
     const context = await browser().newContext({
       viewport: { width: 1280, height: 800 },
       permissions: ['clipboard-read', 'clipboard-write'],
@@ -50,7 +50,7 @@ export function withWorkbench() {
       const path = new URL(route.request().url()).pathname.replace(/^\/$/, '/index.html');
       return route.fulfill({ path: join(out, path), contentType: contentType(path) });
     });
-    await page.goto('http://localhost:4179/');
+    await page.goto(`http://localhost:4179/${query}`);
     await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
     return Object.assign(page, { complaints });
   }

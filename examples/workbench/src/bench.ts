@@ -14,6 +14,9 @@ export class Bench {
   private last = { kind: '', at: 0 };
   private readonly draw: () => void;
   private saving: Promise<void> = Promise.resolve();
+  private unsaved = 0;
+  /** True while something was typed that has not been taken yet. */
+  isTyping = false;
 
   constructor(draw: () => void) {
     this.draw = draw;
@@ -88,10 +91,21 @@ export class Bench {
     this.show({ refused: [], sample: 'default' });
   }
 
+  /** True where leaving now would lose something. */
+  get isUnsaved(): boolean {
+    return this.isTyping || this.unsaved > 0;
+  }
+
   /** Keeps the work in the browser, one write after the other, so that none overtakes another. */
   keep(): void {
     const { step, hasPanes, form, isSealed } = this.screen;
     const kept = { work: this.work, screen: { step, hasPanes, form, isSealed } };
-    this.saving = this.saving.then(() => set('bench', kept)).catch(() => undefined);
+    this.unsaved += 1;
+    this.saving = this.saving
+      .then(() => set('bench', kept))
+      .catch(() => undefined)
+      .then(() => {
+        this.unsaved -= 1;
+      });
   }
 }

@@ -7,29 +7,29 @@ export interface AllBound {
   readonly spotOf: (path: string) => string | undefined;
 }
 
-let last: { readonly of: Mould; readonly made: AllBound } | undefined;
+/** That, as data: the ids of spots by the fields made of them. */
+export interface OnTrial {
+  readonly mould: Mould;
+  readonly ids: readonly (readonly [field: string, id: string | undefined])[];
+}
 
 /**
  * What is proposed, bound on trial: it looks as before, and what is pointed at in a frame leads to
- * its proposal. Where it cannot be bound, the mould itself.
+ * its proposal. Undefined where it cannot be bound.
  */
-export function allBound(mould: Mould, spots: readonly Spot[]): AllBound {
-  if (last?.of !== mould) last = { of: mould, made: bound(mould, spots) };
-  return last.made;
-}
-
-function bound(mould: Mould, spots: readonly Spot[]): AllBound {
-  const none = { mould, spotOf: () => undefined };
+export function boundOnTrial(mould: Mould, spots: readonly Spot[]): OnTrial | undefined {
   try {
     const { mould: all, ties } = bindSpots(
       mould,
       spots.map(({ id }) => ({ id })),
     );
-    if (!compileMould(all).isSound) return none;
-    const ids = new Map(ties.map(({ field }) => [field, spots.find((one) => one.field === field)]));
-    return { mould: all, spotOf: (path) => ids.get(path.split('.')[0] ?? '')?.id };
+    if (!compileMould(all).isSound) return undefined;
+    const ids = ties.map(
+      ({ field }) => [field, spots.find((one) => one.field === field)?.id] as const,
+    );
+    return { mould: all, ids };
   } catch (error) {
-    if (error instanceof Refusal) return none;
+    if (error instanceof Refusal) return undefined;
     throw error;
   }
 }

@@ -1,9 +1,10 @@
 import type { KmForm, KmPreview } from 'keen-mould/elements';
 import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
+import { isBusy, stop } from './beside.ts';
 import './code-pane.ts';
 import { type Step, steps } from './state.ts';
-import { openFiles, pasteView } from './views/paste-view.ts';
+import { openFiles, openReady, pasteView } from './views/paste-view.ts';
 
 const titles: Readonly<Record<Step, string>> = {
   paste: 'Paste',
@@ -26,6 +27,7 @@ let parts: Awaited<ReturnType<typeof loadParts>> | undefined;
 
 const waiting: TemplateResult = html`<p class="soft" role="status">Loading…</p>`;
 
+let wasBusy = false;
 const place = document.querySelector('#bench') as HTMLElement;
 const bench = new Bench(draw);
 await bench.recall();
@@ -33,6 +35,17 @@ await bench.recall();
 place.replaceChildren();
 draw();
 void loadRest();
+void openAsked();
+
+/** `?example=NAME` opens one; what was worked on can be had back by undo. */
+async function openAsked(): Promise<void> {
+  const wanted = new URLSearchParams(location.search).get('example');
+  if (wanted === null) return;
+  bench.show({ step: 'paste' });
+  await openReady(bench, wanted);
+  // Loaded again, the page is to go on with what was made of it.
+  history.replaceState(null, '', location.pathname);
+}
 
 async function loadParts() {
   await import('keen-mould/elements');
@@ -87,13 +100,20 @@ function draw(): void {
           }
         </section>
       </main>
-      <footer><p class="said" role="status">${screen.said}</p>${next(screen.step)}</footer>
+      <footer><p class="said" role="status">${screen.said}</p>${busy()}${next(screen.step)}</footer>
       <dialog id="rack" aria-label="Rack">${parts?.rackView(bench)}</dialog>`,
     place,
   );
   // What is clicked in a frame is edited there, through the form beside it.
   const preview = place.querySelector<KmPreview>('km-preview');
   if (preview) preview.form = place.querySelector<KmForm>('km-form') ?? undefined;
+}
+
+/** What takes longer than a moment is seen to go on, and can be stopped. */
+function busy() {
+  if (!bench.screen.isBusy) return nothing;
+  return html`<label class="busy">Working… <progress></progress></label>
+    <button @click=${() => stop()}>Stop</button>`;
 }
 
 function next(step: Step) {
@@ -113,6 +133,18 @@ function go(step: Step): void {
   bench.keep();
   document.querySelector('.step')?.scrollTo({ top: 0 });
 }
+
+setInterval(() => {
+  const now = isBusy();
+  // What is done within one look and the next is never said to take time.
+  const isLong = now && wasBusy;
+  wasBusy = now;
+  if (bench.screen.isBusy !== isLong) bench.show({ isBusy: isLong });
+}, 400);
+
+addEventListener('beforeunload', (event) => {
+  if (bench.isUnsaved) event.preventDefault();
+});
 
 addEventListener('keydown', (event) => {
   const isTyping = event.composedPath().some((one) => {

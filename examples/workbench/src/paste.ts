@@ -11,7 +11,7 @@ import {
 import type { Work } from './state.ts';
 
 /** What became of a paste. */
-type Pasted = { readonly work: Partial<Work> } | { readonly refused: readonly Finding[] };
+export type Pasted = { readonly work: Partial<Work> } | { readonly refused: readonly Finding[] };
 
 /**
  * Takes a paste; over a mould with fields, so that they stay where their places are. A paste in
@@ -108,17 +108,10 @@ export function fieldsOf({ manifest }: Mould): Readonly<Record<string, unknown>>
   return properties ?? {};
 }
 
-/** What was said of each paste when it was taken; the same for as long as it is. */
-const said = new WeakMap<readonly SnippetPiece[], Map<string, readonly Finding[]>>();
-
 /** What of a paste was left out or changed on the way: rules of its page, tags of its head. */
-export function saidOf({ pieces, only }: Work): readonly Finding[] {
-  const known = said.get(pieces) ?? new Map<string, readonly Finding[]>();
-  said.set(pieces, known);
+export function saidOf(pieces: readonly SnippetPiece[], only: string): readonly Finding[] {
   const full = pieces.filter(({ text }) => text.trim() !== '');
-  const found = known.get(only) ?? (full.length > 0 ? findingsOf(full, only) : []);
-  known.set(only, found);
-  return found;
+  return full.length > 0 ? findingsOf(full, only) : [];
 }
 
 function findingsOf(pieces: readonly SnippetPiece[], only: string): readonly Finding[] {
@@ -136,8 +129,11 @@ export function faultsOf(mould: Mould): readonly Finding[] {
   return [...checkMould(mould)].sort((a, b) => order.indexOf(a.level) - order.indexOf(b.level));
 }
 
-/** The mould with the unambiguous fixes applied. */
-export function fixed(mould: Mould): { readonly mould: Mould; readonly count: number } {
-  const { mould: better, fixed } = fixMould(mould);
+/** The mould with one fix applied, or with all that are unambiguous. */
+export function fixed(
+  mould: Mould,
+  only?: Finding,
+): { readonly mould: Mould; readonly count: number } {
+  const { mould: better, fixed } = fixMould(mould, only ? { only } : {});
   return { mould: better, count: fixed.length };
 }

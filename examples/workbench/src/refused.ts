@@ -1,4 +1,6 @@
 import { Refusal } from 'keen-mould';
+import type { Bench } from './bench.ts';
+import { Stopped } from './beside.ts';
 
 /** What some work gives, or the sentence that says why it was refused and what to do. */
 export function orReason<T>(work: () => T): T | string {
@@ -9,4 +11,13 @@ export function orReason<T>(work: () => T): T | string {
     const [first] = error.findings;
     return `${first?.message ?? ''} ${first?.hint ?? ''}`.trim();
   }
+}
+
+/** Says why something that was asked for came to nothing. */
+export function heldUp(bench: Bench): (error: Error) => undefined {
+  return (error) => {
+    const said = error instanceof Stopped ? 'Stopped. Nothing was changed.' : error.message;
+    bench.show({ said });
+    return undefined;
+  };
 }

@@ -26,12 +26,16 @@ export interface Screen {
   readonly refused: readonly Finding[];
   /** What was said last, for screen readers too. */
   readonly said: string;
+  /** True while something takes its time. */
+  readonly isBusy: boolean;
   readonly sample: string;
   readonly pointedAt: string;
   readonly lit: string;
   readonly openField: string;
   /** The id of the proposal whose places are shown in the code. */
   readonly shownSpot: string;
+  /** The finding whose place in the paste is marked. */
+  readonly shownFinding: string;
   /** HTML of a page of the user's own, to try the widget in. */
   readonly hostPage: string;
   readonly form: string;
@@ -54,11 +58,13 @@ export const firstScreen: Screen = {
   hasPanes: false,
   refused: [],
   said: '',
+  isBusy: false,
   sample: 'default',
   pointedAt: '',
   lit: '',
   openField: '',
   shownSpot: '',
+  shownFinding: '',
   hostPage: '',
   form: 'block',
   isSealed: false,

@@ -21,6 +21,7 @@ interface BindArguments extends HandArguments {
   readonly rename: readonly string[];
   readonly at: readonly string[];
   readonly why?: true;
+  readonly all?: true;
 }
 
 /** Options that may be given many times, with what they are given. */
@@ -57,11 +58,12 @@ export function addBind(program: Command, running: Running): void {
     .argument('<MOULD>', 'mould folder');
   for (const [flags, does] of repeatable) command.option(flags, does, collected, []);
   command
+    .option('--all', 'list every spot with its line of code, however many')
     .option('--why', 'list what nearly became a field or a list, and what stood in the way')
     .addHelpText('after', places)
     .action((folder: string, given: BindArguments) =>
       running(async (terminal) => {
-        const { take, drop, rename, why, at } = given;
+        const { take, drop, rename, why, all = false, at } = given;
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
         const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
@@ -100,7 +102,7 @@ export function addBind(program: Command, running: Running): void {
         if (why) printNearSpots(terminal, mould, nearSpots(mould));
         else if (isChanged) terminal.say(`Look at it:\n  keen-mould preview ${folder}`);
         else if (at.length === 0)
-          printSpots(terminal, folder, mould, findSpots(mould), boundFields(mould));
+          printSpots(terminal, { folder, mould, all }, findSpots(mould), boundFields(mould));
         return findings;
       }),
     );

@@ -10,6 +10,7 @@ import type { Terminal } from '../terminal.ts';
 
 interface CheckArguments {
   readonly fix?: boolean;
+  readonly all?: boolean;
   readonly host?: string;
 }
 
@@ -30,8 +31,9 @@ export function addCheck(program: Command, running: Running): void {
     .description('Reports what is wrong with moulds, where, and how to fix it.')
     .argument('<MOULD...>', 'mould folders')
     .option('--fix', 'apply the unambiguous fixes')
+    .option('--all', 'list every finding, however many')
     .option('--host <file>', 'HTML of the host page, to check fields that target its elements')
-    .action((folders: string[], { fix = false, host }: CheckArguments) =>
+    .action((folders: string[], { fix = false, all = false, host }: CheckArguments) =>
       running(async (terminal) => {
         const options = host === undefined ? {} : { host: (await readText(host)).text };
         const checked: Checked[] = [];
@@ -43,7 +45,7 @@ export function addCheck(program: Command, running: Running): void {
             ...(fix ? { fixed } : {}),
           }));
           terminal.json({ moulds });
-        } else for (const one of checked) await printChecked(terminal, one);
+        } else for (const one of checked) await printChecked(terminal, one, all);
         return checked.flatMap(({ findings }) => findings);
       }),
     );
@@ -66,16 +68,18 @@ async function checkOne(folder: string, fix: boolean, options: CheckOptions): Pr
   return { name, folder, findings: here([...findings, ...left]), fixed: here(fixed) };
 }
 
-async function printChecked(terminal: Terminal, one: Checked): Promise<void> {
+async function printChecked(terminal: Terminal, one: Checked, all: boolean): Promise<void> {
   const { folder, findings, fixed } = one;
   if (fixed.length > 0) {
     terminal.say(`${terminal.strong(folder)}: fixed`);
-    for (const { file = '', line, column, message } of fixed) {
+    const shown = fixed.length > terminal.rows && !all ? fixed.slice(0, 8) : fixed;
+    for (const { file = '', line, column, message } of shown) {
       terminal.say(`  ${terminal.soft(`${file}:${line}:${column}`)} ${message}`);
     }
+    if (shown.length < fixed.length) terminal.say(`  and ${fixed.length - shown.length} more`);
     terminal.say();
   }
-  await printFindings(terminal, findings);
+  await printFindings(terminal, findings, all ? undefined : `keen-mould check ${folder} --all`);
   terminal.say(`${terminal.strong(folder)}: ${summaryOf(findings)}`);
   const fixable = findings.filter((finding) => finding.fixable).length;
   if (fixable > 0) {

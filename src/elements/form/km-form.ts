@@ -162,7 +162,6 @@ export class KmForm extends LitElement {
   private get words() {
     return formWords(this.speaks);
   }
-
   private get speaks(): string {
     return this.language || (this.closest('[lang]')?.getAttribute('lang') ?? '');
   }

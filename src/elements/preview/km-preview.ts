@@ -301,7 +301,6 @@ export class KmPreview extends LitElement {
   private get isEditing(): boolean {
     return this.settings.isEditing && this.form !== undefined;
   }
-
   protected override render(): TemplateResult | typeof nothing {
     const { mould, settings, frames } = this;
     if (!mould || !this.compiled) return html`<slot></slot>`;

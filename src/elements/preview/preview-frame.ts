@@ -26,7 +26,7 @@ const leftText = 'A script tried to leave the page. The preview does not follow 
 const mostNotes = 200;
 
 /** How long a page has to answer whether it is there. */
-const answerMs = 2000;
+const answerMs = 1000;
 
 /** The most that a viewport grows with its page. */
 const mostViewportPx = 6000;

@@ -1,4 +1,6 @@
+import type { Box } from '../../facts/box.ts';
 import { type Html, html } from '../page/html.ts';
+import { placeDots } from './place-dots.ts';
 import { type Fault, factTexts, faultsOf, type Shot } from './shot.ts';
 
 /** Style of pictures with their labels, for the sheet and for the report. */
@@ -11,10 +13,7 @@ export const frameStyle = `
   display: inline-grid; place-items: center; min-width: 16px; height: 16px; padding: 0 3px; border-radius: 8px;
   background: #a8231b; color: #fff; font: 600 11px/16px var(--sans); flex: none;
 }
-.mark .dot { position: absolute; left: -8px; top: -8px; box-shadow: 0 0 0 1px #fff; }
-.mark.low .dot { top: auto; bottom: -8px; }
-.mark.edge .dot { left: 0; }
-.mark.top .dot { top: 0; }
+.frame > .dot { position: absolute; box-shadow: 0 0 0 1.5px #fff; }
 .size { font: 600 14px/20px var(--mono); font-variant-numeric: tabular-nums; }
 .verdict { font-size: 12px; line-height: 16px; }
 .verdict.well { color: var(--patina); }
@@ -26,34 +25,42 @@ export const frameStyle = `
 .faults code { color: var(--soft); }
 `;
 
+/** What is marked on a picture: faults with a place, by their numbers. */
+export type Marked = readonly { readonly number: number; readonly box: Box }[];
+
+/** The faults of one shot that have a place, by their numbers on it. */
+export function markedOn(shot: Shot): Marked {
+  return faultsOf(shot).flatMap(({ number, box }) => (box && number ? [{ number, box }] : []));
+}
+
 /** A picture with an outline and a number on each fault that has a place. */
-export function frame(shot: Shot, src: string, scale: number): Html {
-  const marked = new Map<string, number>();
-  const marks = faultsOf(shot).flatMap(({ box, number }) => {
-    if (!box || number === undefined) return [];
-    // Numbers of one element stand one below the other.
-    const key = `${box.left} ${box.top} ${box.width} ${box.height}`;
-    const nth = marked.get(key) ?? 0;
-    marked.set(key, nth + 1);
-    const from = Math.min(Math.max(0, box.left), shot.width - 10);
-    const top = Math.max(0, box.top);
-    const reach = box.left + box.width - from;
-    const shown = Math.max(6, Math.min(reach, shot.width - from));
-    const high = Math.max(6, Math.min(box.height, shot.height - top));
-    const style = [
-      `left:${round(from * scale)}px;top:${round(top * scale)}px`,
-      `width:${round(shown * scale)}px;height:${round(high * scale)}px`,
-    ].join(';');
-    const kinds = [
-      ...['mark', reach > shot.width - from + 1 ? 'past' : ''],
-      ...[from * scale < 8 ? 'edge' : '', top * scale < 8 ? 'top' : ''],
-    ];
-    return [
-      html`<span class="${kinds.filter(Boolean).join(' ')}" style="${style}"><span class="dot" style="margin-top:${nth * 18}px">${number}</span></span>`,
-    ];
-  });
+export function frame(shot: Shot, src: string, scale: number, marked = markedOn(shot)): Html {
+  const shown = marked.map(({ number, box }) => ({ number, box: scaled(box, shot, scale) }));
+  const outlines = shown.map(
+    ({ box }) =>
+      html`<span class="${box.isPast ? 'mark past' : 'mark'}" style="left:${box.left}px;top:${box.top}px;width:${box.width}px;height:${box.height}px"></span>`,
+  );
+  const size = { width: shot.width * scale, height: shot.height * scale };
+  const dots = placeDots(shown, size).map(
+    ({ number, left, top }) =>
+      html`<span class="dot" style="left:${left}px;top:${top}px">${number}</span>`,
+  );
   const alt = `${shot.title} at ${shot.width} px`;
-  return html`<div class="frame" style="width:${Math.round(shot.width * scale) + 2}px"><img src="${src}" width="${shot.width}" height="${shot.height}" alt="${alt}">${marks}</div>`;
+  return html`<div class="frame" style="width:${Math.round(size.width) + 2}px"><img src="${src}" width="${shot.width}" height="${shot.height}" alt="${alt}">${outlines}${dots}</div>`;
+}
+
+/** A box as it is drawn: within the picture, and never so small that it cannot be seen. */
+function scaled(box: Box, shot: Shot, scale: number) {
+  const left = Math.min(Math.max(0, box.left), shot.width - 10);
+  const top = Math.max(0, box.top);
+  const reach = box.left + box.width - left;
+  return {
+    left: round(left * scale),
+    top: round(top * scale),
+    width: round(Math.max(6, Math.min(reach, shot.width - left)) * scale),
+    height: round(Math.max(6, Math.min(box.height, shot.height - top)) * scale),
+    isPast: reach > shot.width - left + 1,
+  };
 }
 
 function round(px: number): number {

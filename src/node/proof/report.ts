@@ -2,9 +2,11 @@ import { basename } from 'node:path';
 import { type Html, html, unsafeRaw } from '../page/html.ts';
 import { look } from '../page/look.ts';
 import type { Change } from './against.ts';
-import { countsByFact, faultList, frame, frameStyle, verdict } from './frame.ts';
+import { entryStyle, faultEntry } from './fault-entry.ts';
+import { type FaultGroup, groupFaults } from './fault-groups.ts';
+import { frame, frameStyle, verdict } from './frame.ts';
 import type { ProvenIsolation } from './isolation.ts';
-import { badness, faultsOf, type Shot } from './shot.ts';
+import { badness, factNames, factTexts, faultsOf, type Shot } from './shot.ts';
 
 const reportStyle = `
 body { padding: 24px 32px 64px; }
@@ -14,8 +16,13 @@ main { display: grid; gap: 40px; margin-top: 24px; }
 .scroll { overflow-x: auto; padding: 12px 0 4px; display: flex; gap: 24px; align-items: start; }
 .scroll figure { display: grid; gap: 8px; flex: none; }
 figcaption { font-size: 12px; line-height: 16px; color: var(--soft); }
-.kinds { display: flex; flex-wrap: wrap; gap: 4px 16px; margin-top: 8px; list-style: none; font-size: 12px; line-height: 16px; }
-.kinds b { font-weight: 600; color: var(--fault); }
+.filters { display: flex; flex-wrap: wrap; gap: 8px; margin: 16px 0 0; padding: 0; border: 0; }
+.filters legend { padding: 0 0 4px; font-size: 12px; line-height: 16px; color: var(--soft); }
+.filters label { display: inline-flex; gap: 6px; align-items: center; min-height: 32px; padding: 4px 10px; border: 1px solid var(--line); border-radius: 4px; cursor: pointer; }
+.filters input { accent-color: var(--kiln); margin: 0; }
+.filters b { font-weight: 600; color: var(--fault); }
+.list { margin-top: 24px; display: grid; gap: 16px; }
+h2 { scroll-margin-top: 16px; }
 .aside { font-size: 12px; line-height: 16px; color: var(--soft); }
 .aside ul { padding: 4px 0 0 16px; }
 table { border-collapse: collapse; margin-top: 16px; }
@@ -28,6 +35,12 @@ th.measure { text-align: right; font-family: inherit; }
 .isolation details { color: var(--soft); font-size: 12px; line-height: 16px; overflow-wrap: anywhere; }
 .well { color: var(--patina); }
 .ill { color: var(--fault); }
+@media print {
+  .filters { display: none; }
+  .entry, .shot, .isolation, tr { break-inside: avoid; }
+  .scroll { overflow: visible; }
+  .dot, .mark, .swatch { print-color-adjust: exact; }
+}
 .change img { border: 1px solid var(--line); display: block; max-width: none; }
 `;
 
@@ -41,31 +54,29 @@ export function reportPage(
   isolation: readonly ProvenIsolation[] = [],
 ): string {
   const titles = [...new Set(shots.map((shot) => shot.title))];
-  const faults = shots.reduce((sum, shot) => sum + faultsOf(shot).length, 0);
   const worstFirst = [...shots].sort((a, b) => badness(b) - badness(a));
+  const groups = groupFaults(worstFirst);
+  const faults = groups.length;
   const pictures = `${shots.length} ${shots.length === 1 ? 'picture' : 'pictures'}`;
   const summary =
     faults === 0
       ? `${pictures}, no faults found`
       : `${pictures}, ${faults} ${faults === 1 ? 'fault' : 'faults'} found`;
   const moments = [...new Set(shots.map(({ atMs }) => `${atMs / 1000} s`))].join(', ');
-  const kinds = countsByFact(shots).map(
-    ([title, count]) => html`<li>${title} <b>${count}</b></li>`,
-  );
   const page = html`<!doctype html>
 <html lang="en">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Proof of ${titles.join(', ')}</title>
-<style>${unsafeRaw(look + frameStyle + reportStyle)}</style>
+<style>${unsafeRaw(look + frameStyle + entryStyle + reportStyle + filterStyle)}</style>
 </head>
 <body>
 <h1>Proof of ${titles.join(', ')}</h1>
 <p class="soft">${summary}, clock stopped at ${moments}</p>
-${kinds.length === 0 ? html`` : html`<ul class="kinds">${kinds}</ul>`}
 ${changes ? changesSection(changes) : html``}
 ${isolation.map(isolationSection)}
+${groups.length === 0 ? html`` : faultsSection(groups, titles.length)}
 <table>
 <thead><tr><th scope="col">Mould</th><th scope="col">Sample</th><th scope="col" class="measure">Width</th><th scope="col" class="measure">Height</th><th scope="col">Faults</th></tr></thead>
 <tbody>
@@ -73,12 +84,35 @@ ${worstFirst.map(tableRow)}
 </tbody>
 </table>
 <main>
-${worstFirst.map(shotSection)}
+${worstFirst.map((shot) => shotSection(shot, groups))}
 </main>
 </body>
 </html>
 `;
   return page.html;
+}
+
+/** What is not chosen is not shown; without script, so that the file is only a page. */
+const filterStyle = factNames
+  .map(
+    (fact) =>
+      `body:has(#show-${fact}:not(:checked)) .entry[data-fact="${fact}"] { display: none; }`,
+  )
+  .join('\n');
+
+/** Each fault once, however many widths it shows at. */
+function faultsSection(groups: readonly FaultGroup[], moulds: number): Html {
+  const facts = [...new Set(groups.map(({ fact }) => fact))];
+  const boxes = facts.map((fact) => {
+    const count = groups.filter((one) => one.fact === fact).length;
+    return html`<label><input type="checkbox" id="show-${fact}" checked>${factTexts[fact].title} <b>${count}</b></label>`;
+  });
+  const filters =
+    facts.length < 2
+      ? html``
+      : html`<fieldset class="filters"><legend>Show</legend>${boxes}</fieldset>`;
+  return html`${filters}
+<section class="list" aria-label="Faults"><h2>${groups.length === 1 ? '1 fault' : `${groups.length} faults`}</h2><ul class="entries">${groups.map((group) => faultEntry(group, moulds))}</ul></section>`;
 }
 
 function tableRow(shot: Shot): Html {
@@ -88,15 +122,17 @@ function tableRow(shot: Shot): Html {
   return html`<tr><th scope="row"><a href="#${anchorOf(shot)}">${shot.title}</a></th><td>${shot.sample}</td><td class="measure">${shot.width} px</td><td class="measure">${shot.height} px</td>${said}</tr>`;
 }
 
-function shotSection(shot: Shot): Html {
+function shotSection(shot: Shot, groups: readonly FaultGroup[]): Html {
+  const marked = groups.flatMap(({ number, at }) =>
+    at.flatMap((one) => (one.shot === shot && one.box && number ? [{ number, box: one.box }] : [])),
+  );
   const beside = shot.paste
     ? html`<figure><img class="frame" src="${basename(shot.paste)}" width="${shot.width}" alt="${shot.title}, original paste"><figcaption>original</figcaption></figure>`
     : html``;
   return html`<section class="shot" id="${anchorOf(shot)}">
 <header><h2>${shot.title} at ${shot.width} px</h2><p class="measure soft">${shot.width} × ${shot.height} px, ${shot.sample}, ${shot.atMs / 1000} s</p>${verdict(shot)}</header>
-${faultList(shot)}
 ${asides(shot)}
-<div class="scroll" tabindex="0" role="group" aria-label="Picture at actual size"><figure>${frame(shot, basename(shot.png), 1)}</figure>${beside}</div>
+<div class="scroll" tabindex="0" role="group" aria-label="Picture at actual size"><figure>${frame(shot, basename(shot.png), 1, marked)}</figure>${beside}</div>
 </section>`;
 }
 

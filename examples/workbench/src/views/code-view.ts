@@ -16,7 +16,8 @@ import {
 } from '../by-hand.ts';
 import type { Mark } from '../code-pane.ts';
 import '../code-pane.ts';
-import { faultsOf, fieldsOf } from '../paste.ts';
+import { faultsOf } from '../known.ts';
+import { fieldsOf } from '../paste.ts';
 
 const shown: { file: SourceFile; marked: Marked | undefined } = {
   file: 'template.html',
@@ -29,7 +30,7 @@ export function codeView(bench: Bench, spots: readonly Spot[]) {
   if (!mould) return nothing;
   const { file } = shown;
   const [part, language] = sources[file];
-  const marks = faultsOf(mould).flatMap((one): Mark[] =>
+  const marks = (faultsOf(bench, mould) ?? []).flatMap((one): Mark[] =>
     one.file === file && one.line !== undefined && one.column !== undefined
       ? [{ line: one.line, column: one.column, level: one.level, message: one.message }]
       : [],

@@ -3,22 +3,17 @@ import { html, nothing } from 'lit';
 import { keyed } from 'lit/directives/keyed.js';
 import '../code-pane.ts';
 import type { Bench } from '../bench.ts';
+import { ask } from '../beside.ts';
 import { type SourceFile, sources } from '../by-hand.ts';
-import { moved, proposalsIn, takeSpots } from '../fields.ts';
+import { moved } from '../fields.ts';
+import { isSearchStopped, proposalsOf, searchAgain } from '../known.ts';
 import { fieldsOf } from '../paste.ts';
+import { heldUp } from '../refused.ts';
 import { sortable } from '../sortable.ts';
 import { aboutView } from './about-view.ts';
 import { apply } from './apply.ts';
 import { codeView } from './code-view.ts';
 import { fieldRow } from './field-row.ts';
-
-let last: { mould: Mould; spots: readonly Spot[] } | undefined;
-
-/** Finding them takes a while, and the mould is a new one whenever it changes. */
-export function spotsOf(mould: Mould): readonly Spot[] {
-  if (last?.mould !== mould) last = { mould, spots: proposalsIn(mould) };
-  return last.spots;
-}
 
 /** The second step: what others may change. */
 export function fieldsView(bench: Bench) {
@@ -26,7 +21,8 @@ export function fieldsView(bench: Bench) {
   if (!mould)
     return html`<p class="empty">There are no fields to choose yet. Paste a snippet first.</p>`;
   const names = Object.keys(fieldsOf(mould));
-  const spots = spotsOf(mould);
+  const known = proposalsOf(bench, mould);
+  const spots = known?.spots ?? [];
   const recommended = spots.filter((one) => one.recommended).length;
   return html`
     <section aria-labelledby="own-fields">
@@ -39,18 +35,30 @@ export function fieldsView(bench: Bench) {
       }
     </section>
     <section aria-labelledby="proposed">
-      <div class="bar"><h3 id="proposed">${spots.length === 0 ? 'No other proposals' : 'Proposed fields'}</h3>
+      <div class="bar"><h3 id="proposed">${known && spots.length === 0 ? 'No other proposals' : 'Proposed fields'}</h3>
         ${
           recommended > 0
-            ? html`<button class="main" @click=${() => apply(bench, takeSpots(mould, 'recommended'), 'made')}>Take ${recommended} recommended</button>`
+            ? html`<button class="main" @click=${() => take(bench, mould, 'recommended')}>Take ${recommended} recommended</button>`
             : nothing
         }</div>
+      ${known ? nothing : searching(bench, mould)}
       ${spots.length > 0 ? pointing() : nothing}
       <ul class="spots">${spots.map((spot) => spotRow(bench, mould, spot))}</ul>
     </section>
     ${codeView(bench, spots)}
     ${codeOf(bench, mould, spots)}
     ${aboutView(bench, mould)}`;
+}
+
+function searching(bench: Bench, mould: Mould) {
+  return isSearchStopped(mould)
+    ? html`<p class="soft">The search was stopped. <button @click=${() => searchAgain(bench, mould)}>Look for fields</button></p>`
+    : html`<p class="soft" role="status">Looking for what could be a field…</p>`;
+}
+
+async function take(bench: Bench, mould: Mould, spots: string): Promise<void> {
+  const bound = await ask('take', mould, spots).catch(heldUp(bench));
+  if (bound && bench.work.mould === mould) apply(bench, bound, 'made');
 }
 
 /** Each proposal can be found by what it looks like. */
@@ -94,6 +102,6 @@ function spotRow(bench: Bench, mould: Mould, spot: Spot) {
       <small>${first ? `${first.file}, line ${first.line}: ` : ''}${spot.why}</small></div>
     <button aria-label="Show: ${spot.title}, in the code" aria-pressed=${isShown}
       @click=${() => bench.show({ shownSpot: isShown ? '' : spot.id, lit: '' })}>Show</button>
-    <button aria-label="Make a field: ${spot.title}" @click=${() => apply(bench, takeSpots(mould, spot.id), 'made')}>Make a field</button>
+    <button aria-label="Make a field: ${spot.title}" @click=${() => take(bench, mould, spot.id)}>Make a field</button>
   </li>`;
 }

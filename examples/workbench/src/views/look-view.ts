@@ -1,18 +1,18 @@
 import type { JsonObject, Mould } from 'keen-mould';
 import { html } from 'lit';
 import type { Bench } from '../bench.ts';
-import { allBound } from '../in-frames.ts';
+import { proposalsOf } from '../known.ts';
 import { fieldsOf } from '../paste.ts';
 import { slotsOf } from '../slots.ts';
 import { markElement } from './code-view.ts';
-import { spotsOf } from './fields-view.ts';
 
 /** The frames; while fields are chosen, with all that could be one bound on trial. */
 export function lookView(bench: Bench, mould: Mould) {
   const { work, screen } = bench;
   const isChoosing = screen.step === 'fields';
-  const spots = isChoosing ? spotsOf(mould) : [];
-  const framed = isChoosing ? allBound(mould, spots) : { mould, spotOf: () => undefined };
+  const known = isChoosing ? proposalsOf(bench, mould) : undefined;
+  const spots = known?.spots ?? [];
+  const framed = known?.framed ?? { mould, spotOf: () => undefined };
   const shown = spots.find(({ id }) => id === screen.shownSpot);
   const pick = (path: string, element: string) => {
     const [top = ''] = path.split('.');

@@ -1,9 +1,14 @@
 import type { Finding, SnippetPiece } from 'keen-mould';
 import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
+import { ask } from '../beside.ts';
 import type { CodePane, Mark } from '../code-pane.ts';
+import { type PastePlace, placeInPaste } from '../in-paste.ts';
+import { faultsOf } from '../known.ts';
 import { panesOf, piecesOf } from '../panes.ts';
 import { ready } from '../ready-snippets.ts';
+import { heldUp } from '../refused.ts';
+import { findingsView, shownPlace } from './findings-view.ts';
 
 const panes = [
   ['html', 'HTML'],
@@ -11,24 +16,19 @@ const panes = [
   ['js', 'JavaScript'],
 ] as const;
 
-/** What reads a paste is the larger part of the program; the box is there before it. */
-async function loadTools() {
-  const { faultsOf, fixed, paste, saidOf } = await import('../paste.ts');
-  return { faultsOf, fixed, paste, saidOf };
-}
-let tools: Awaited<ReturnType<typeof loadTools>> | undefined;
-const tooled = loadTools().then((loaded) => {
-  tools = loaded;
-  return loaded;
-});
-
 let waiting = 0;
+/** Which paste was the last to be taken. */
+let turn = 0;
 
 /** Takes what was typed once it has come to rest. */
 function type(bench: Bench, texts: Readonly<Record<string, string>>): void {
   const pieces = piecesOf(texts);
   window.clearTimeout(waiting);
-  waiting = window.setTimeout(() => void take(bench, pieces), 250);
+  bench.isTyping = true;
+  waiting = window.setTimeout(() => {
+    bench.isTyping = false;
+    void take(bench, pieces);
+  }, 250);
 }
 
 /** @param kind of the change: what is typed in one go is undone in one go */
@@ -39,35 +39,30 @@ async function take(
   kind = 'paste',
   only = bench.work.only,
 ): Promise<void> {
-  const { paste } = await tooled;
-  const pasted = paste({ ...bench.work, only }, pieces, name);
+  turn += 1;
+  const mine = turn;
+  const pasted = await ask('paste', { ...bench.work, only }, pieces, name).catch(heldUp(bench));
+  // Who types on is shown the last of it only.
+  if (!pasted || mine !== turn) return;
   if ('refused' in pasted) {
     // The text is kept as it was typed; the last mould that could be made stays in sight.
     bench.change({ pieces }, kind, pasted.refused[0]?.message);
     bench.show({ refused: pasted.refused });
     return;
   }
-  bench.change({ ...pasted.work, only }, kind);
+  bench.change({ ...pasted.work, pieces, only }, kind);
   bench.show({ refused: [] });
 }
 
 /** The first step: anything goes in, and is seen at once. */
 export function pasteView(bench: Bench) {
-  if (!tools) void tooled.then(() => bench.show({}));
   const { work, screen } = bench;
   const texts = panesOf(work.pieces);
   const shown = screen.hasPanes ? panes : panes.slice(0, 1);
-  const faults =
-    screen.refused.length > 0
-      ? screen.refused
-      : work.mould && tools
-        ? [...tools.saidOf(work), ...tools.faultsOf(work.mould)]
-        : [];
-  const marks = faults.flatMap(({ file, line, column, level, message }): Mark[] =>
-    file?.startsWith('paste.') && line !== undefined && column !== undefined
-      ? [{ line, column, level, message }]
-      : [],
-  );
+  const found = work.mould && faultsOf(bench, work.mould);
+  const faults = screen.refused.length > 0 ? screen.refused : (found ?? []);
+  const marks = marksIn(bench, faults);
+  const shownAt = shownPlace(bench, faults);
   return html`<div class="bar">
       <fieldset class="choice">
         <legend class="unseen">How to paste</legend>
@@ -93,14 +88,16 @@ export function pasteView(bench: Bench) {
         ([language, title]) => html`<section class="pane">
           ${screen.hasPanes ? html`<h3>${title}</h3>` : nothing}
           <code-pane language=${language} label=${screen.hasPanes ? title : 'Paste anything here'}
-            .value=${texts[language] ?? ''} .marks=${marks}
+            .value=${texts[language] ?? ''} .marks=${marks(language)} .lit=${litIn(bench, language, shownAt)}
             @change=${(event: CustomEvent<string>) => type(bench, { ...textsNow(event.target as CodePane, texts), [language]: event.detail })}></code-pane>
         </section>`,
       )}
     </div>
     ${work.pieces.length > 0 ? part(bench) : nothing}
-    ${work.pieces.length === 0 ? empty() : tools && findingsView(bench, faults)}`;
+    ${work.pieces.length === 0 ? empty(bench) : work.mould && !found && screen.refused.length === 0 ? checking : findingsView(bench, faults)}`;
 }
+
+const checking = html`<p class="soft" role="status">Checking…</p>`;
 
 /** Of a page or a playground often only one piece is wanted. */
 function part(bench: Bench) {
@@ -118,38 +115,51 @@ function textsNow(pane: CodePane, texts: Readonly<Record<string, string>>) {
   return { ...texts, ...Object.fromEntries(all.map((one) => [one.language, one.value])) };
 }
 
-function empty() {
-  return html`<p class="empty">Paste HTML, CSS and JavaScript, in one piece or in three, drop a saved
-    page here, or try a ready snippet. What you paste is kept in this browser, and nowhere else.</p>`;
-}
-
-function findingsView(bench: Bench, faults: readonly Finding[]) {
-  const { mould } = bench.work;
-  const fixable = faults.filter((one) => one.fixable).length;
-  return html`<section class="findings" aria-label="What is wrong with it">
-    ${
-      faults.length === 0
-        ? html`<p class="well">✓ No problems found.</p>`
-        : html`<div class="bar"><h3>${faults.length === 1 ? '1 finding' : `${faults.length} findings`}</h3>
-          ${
-            fixable > 0 && mould
-              ? html`<button @click=${() => applyFixes(bench)}>Fix ${fixable} of them</button>`
-              : nothing
-          }</div>
-        <ul>${faults.map(
-          ({ level, message, hint, file, line }) => html`<li class=${level}>
-            <b>${level}</b> ${message} <small>${file ? `${file}${line ? `, line ${line}` : ''}` : ''}</small>
-            ${hint ? html`<br><span>${hint}</span>` : nothing}</li>`,
-        )}</ul>`
-    }
+/** What this is for, and the one thing to do next. */
+function empty(bench: Bench) {
+  const some = ready.filter(({ name }) => suggested.includes(name));
+  return html`<section class="welcome">
+    <h3>Paste a snippet, and make it a widget that others can fill in</h3>
+    <p>HTML, CSS and JavaScript in one piece or in three, or a saved page dropped here. You see it on the right
+      at several widths. What you paste stays in this browser.</p>
+    <p class="acts">${some.map(
+      ({ name, title }) =>
+        html`<button @click=${() => openReady(bench, name)}>Try “${title}”</button>`,
+    )}</p>
   </section>`;
 }
 
-function applyFixes(bench: Bench): void {
-  const { mould } = bench.work;
-  if (!mould || !tools) return;
-  const better = tools.fixed(mould);
-  bench.change({ mould: better.mould }, '', `${better.count} fixed.`);
+/** The examples to begin with: one of words and links, one that moves. */
+const suggested = ['notice-rail', 'fare-switch', 'then-and-now'];
+
+/** Places of findings in the piece of a language, as its pane marks them. */
+function marksIn({ work }: Bench, faults: readonly Finding[]): (language: string) => Mark[] {
+  const { mould, pieces } = work;
+  const all = faults.flatMap((one) => {
+    const { file, line, column, level, message } = one;
+    const place = mould && placeInPaste(one, mould, pieces);
+    const piece = place ? pieces[place.piece] : undefined;
+    if (piece && place) {
+      const before = piece.text.slice(0, place.start).split('\n');
+      const mark = {
+        line: before.length,
+        column: (before.at(-1)?.length ?? 0) + 1,
+        level,
+        message,
+      };
+      return [{ name: piece.name, mark }];
+    }
+    const isThere = line !== undefined && column !== undefined;
+    return file?.startsWith('paste.') && isThere
+      ? [{ name: file, mark: { line, column, level, message } }]
+      : [];
+  });
+  return (language) =>
+    all.filter(({ name }) => name.endsWith(`.${language}`)).map(({ mark }) => mark);
+}
+
+function litIn({ work }: Bench, language: string, place: PastePlace | undefined) {
+  return place && work.pieces[place.piece]?.name.endsWith(`.${language}`) ? [place] : [];
 }
 
 /** Sets the code anew, pane by pane; one that cannot be read stays as it is. */
@@ -179,9 +189,18 @@ async function tidy(bench: Bench): Promise<void> {
 
 async function tryReady(bench: Bench, event: Event): Promise<void> {
   const select = event.target as HTMLSelectElement;
-  const found = ready.find(({ name }) => name === select.value);
+  const { value } = select;
   select.value = '';
-  if (!found) return;
+  await openReady(bench, value);
+}
+
+/** Opens an example by its name. */
+export async function openReady(bench: Bench, wanted: string): Promise<void> {
+  const found = ready.find(({ name }) => name === wanted);
+  if (!found) {
+    const said = `There is no example called ${wanted}. The examples are ${ready.map(({ name }) => name).join(', ')}.`;
+    return wanted === '' ? undefined : bench.show({ said });
+  }
   const text = await found.load();
   bench.change(
     { mould: undefined, values: {}, below: {}, slots: {} },

@@ -32,24 +32,43 @@ export interface FixedMould {
   readonly left: readonly Finding[];
 }
 
+/** What is fixed. */
+export interface FixOptions extends CheckOptions {
+  /** This finding alone, by its code and place; by default all that can be. */
+  readonly only?: Finding;
+}
+
 /** How often fixes are applied: one may bring another flaw to light. */
 const rounds = 5;
 
 /**
  * Applies every unambiguous fix to a mould, such as straight quotes for curly ones. Places of what
  * was fixed are those before the fix.
+ *
+ * @example
+ * const [first] = checkMould(mould).filter(({ fixable }) => fixable);
+ * const { mould: better } = fixMould(mould, { only: first });
  */
-export function fixMould(mould: Mould, options: CheckOptions = {}): FixedMould {
+export function fixMould(mould: Mould, options: FixOptions = {}): FixedMould {
+  const { only } = options;
   let current = mould;
   const fixed: Finding[] = [];
-  for (let round = 0; round < rounds; round += 1) {
-    const flaws = look(current, options).filter(({ fix }) => fix);
+  for (let round = 0; round < (only ? 1 : rounds); round += 1) {
+    const flaws = look(current, options).filter(
+      ({ fix, finding }) => fix && (!only || isSameFinding(finding, only)),
+    );
     if (flaws.length === 0) break;
     const { mould: next, done } = applyFixes(current, flaws);
     fixed.push(...inOrder(done));
     current = next;
   }
   return { mould: current, fixed, left: checkMould(current, options) };
+}
+
+/** True for findings of one kind at one place. */
+function isSameFinding(one: Finding, two: Finding): boolean {
+  const isThere = one.line === two.line && one.column === two.column;
+  return one.code === two.code && one.file === two.file && isThere;
 }
 
 function look(mould: Mould, { host }: CheckOptions): Flaw[] {

@@ -1,0 +1,29 @@
+import type { Finding, Mould, SnippetPiece, Spot } from 'keen-mould';
+import { type Bound, proposalsIn, takeSpots } from './fields.ts';
+import { boundOnTrial, type OnTrial } from './in-frames.ts';
+import { faultsOf, fixed, type Pasted, paste, saidOf } from './paste.ts';
+import type { Work } from './state.ts';
+
+/** What could be fields, and the mould in which all of it is one. */
+export interface Proposals {
+  readonly spots: readonly Spot[];
+  readonly onTrial: OnTrial | undefined;
+}
+
+/** What takes longer than a picture lasts, and so runs beside the page: data in, data out. */
+export const calls = {
+  paste: (before: Work, pieces: readonly SnippetPiece[], name?: string): Pasted =>
+    paste(before, pieces, name),
+  faults: (mould: Mould, pieces: readonly SnippetPiece[], only: string): readonly Finding[] => [
+    ...saidOf(pieces, only),
+    ...faultsOf(mould),
+  ],
+  fix: (mould: Mould, only?: Finding) => fixed(mould, only),
+  proposals: (mould: Mould): Proposals => {
+    const spots = proposalsIn(mould);
+    return { spots, onTrial: boundOnTrial(mould, spots) };
+  },
+  take: (mould: Mould, spots: 'recommended' | string): Bound => takeSpots(mould, spots),
+};
+
+export type Calls = typeof calls;
