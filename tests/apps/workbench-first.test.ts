@@ -60,17 +60,20 @@ describe('a finding', () => {
   });
 });
 
-it('goes on beside what takes long, and stops when it is told to', async () => {
+it('works beside the page: what takes long is seen, can be stopped, and loses nothing', async () => {
   const page = await opened();
-  const many = Array.from({ length: 400 }, (_, at) => {
-    const rule = `.c${at} { color: #${(0x100000 + at * 997).toString(16)}; padding: ${at}px }`;
-    return `<section class="c${at}"><h2>Loaf ${at}</h2><p>Made of flour ${at}</p></section><style>${rule}</style>`;
+  let isHeld = true;
+  await page.route('**/worker*.js', async (route) => {
+    while (isHeld) await new Promise((done) => setTimeout(done, 50));
+    await route.fallback();
   });
-  await pasteIn(page, many.join('\n'));
-  await page.getByRole('button', { name: 'Next: Fields' }).click();
+  await pasteIn(page, '<p>Rye and spelt</p>');
+  await page.getByRole('progressbar', { name: 'Working…' }).waitFor();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await page.getByText('The search was stopped.').waitFor();
-  await page.getByRole('button', { name: 'Look for fields' }).click();
-  await page.getByText('Looking for what could be a field…').waitFor();
+  await expect.poll(() => said(page)).toBe('Stopped. Nothing was changed.');
+  expect(await page.locator('.cm-content').first().textContent()).toBe('<p>Rye and spelt</p>');
+  isHeld = false;
+  await pasteIn(page, '<p>Rye, spelt and corn</p>');
+  await framed(page).frameLocator('iframe').getByText('Rye, spelt and corn').waitFor();
   expect(page.complaints).toEqual([]);
 });

@@ -29,7 +29,7 @@ export const frameStyle = `
 export type Marked = readonly { readonly number: number; readonly box: Box }[];
 
 /** The faults of one shot that have a place, by their numbers on it. */
-export function markedOn(shot: Shot): Marked {
+function markedOn(shot: Shot): Marked {
   return faultsOf(shot).flatMap(({ number, box }) => (box && number ? [{ number, box }] : []));
 }
 

@@ -41,7 +41,10 @@ async function take(
 ): Promise<void> {
   turn += 1;
   const mine = turn;
-  const pasted = await ask('paste', { ...bench.work, only }, pieces, name).catch(heldUp(bench));
+  const pasted = await ask('paste', { ...bench.work, only }, pieces, name).catch((error) => {
+    bench.change({ pieces }, kind);
+    return heldUp(bench)(error);
+  });
   // Who types on is shown the last of it only.
   if (!pasted || mine !== turn) return;
   if ('refused' in pasted) {
