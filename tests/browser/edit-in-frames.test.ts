@@ -1,7 +1,7 @@
 import type { Frame, Page } from 'playwright-core';
 import { expect, it } from 'vitest';
 import { withBrowser } from '../support/browser.ts';
-import { frameOf, previewed } from '../support/preview.ts';
+import { frameOf, previewed, violationsIn } from '../support/preview.ts';
 
 const { browser } = withBrowser();
 
@@ -142,3 +142,24 @@ it('is off again with the button: links and buttons work', async () => {
   await frame.locator('button').click();
   expect(await frame.locator('button').getAttribute('title')).toBe('1');
 });
+
+it.each(['light', 'dark'] as const)(
+  'breaks no rule of accessibility, whatever is open, in a %s scheme',
+  async (colorScheme) => {
+    const { page, frame } = await opened({
+      template: `${parts.template.replace('</section>', '')}<p hidden>Later</p></section>`,
+    });
+    await page.emulateMedia({ colorScheme });
+    await frame.locator('li').first().click();
+    await page.getByRole('dialog', { name: 'Edit this part' }).waitFor();
+    expect(await violationsIn(page)).toEqual([]);
+    await page.getByText('Hidden parts').click();
+    expect(await violationsIn(page)).toEqual([]);
+    await page.getByText('View options').click();
+    expect(await violationsIn(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Check all widths' }).click();
+    await page.locator('km-preview .turns').waitFor();
+    expect(await violationsIn(page)).toEqual([]);
+  },
+);
