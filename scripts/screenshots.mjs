@@ -32,15 +32,9 @@ await picture(preview.url, 'preview', {}, async (page) => {
   await page.locator('km-form').getByRole('button', { name: 'Look' }).focus();
 });
 await picture(preview.url, 'preview-form', { colorScheme: 'dark' }, async (page) => {
-  const bar = page.locator('km-preview');
-  await bar.getByRole('combobox', { name: 'Sample' }).selectOption('long');
-  await bar.getByRole('button', { name: 'Original' }).click();
-  await bar.getByRole('button', { name: 'Remove 1280 px' }).click();
-  await page.locator('[data-path="out.0"] .toggle').click();
-  await page
-    .locator('.row[data-path="out.0"]')
-    .evaluate((row) => row.scrollIntoView({ block: 'start' }));
-  await page.locator('[data-path="out.0.livery"] .swatch').click();
+  await page.getByRole('button', { name: 'Edit here' }).click();
+  const within = page.locator('.viewport.large iframe').contentFrame().frameLocator('iframe');
+  await within.getByText('Weir Lane').first().click();
 });
 await picture(preview.url, 'preview-broken', { colorScheme: 'dark' }, async () => {
   const template = join(folder, 'template.html');
@@ -99,6 +93,15 @@ await withApp('workbench', (url) =>
       .click();
     await page.getByRole('button', { name: 'Make a field: Date', exact: true }).click();
     await page.getByRole('button', { name: 'Show: Heading, in the code', exact: true }).click();
+  }),
+);
+await withApp('workbench', (url) =>
+  picture(`${url}?example=call-out`, 'workbench-try', {}, async (page) => {
+    await page.getByRole('button', { name: 'Next: Fields' }).click();
+    await page.getByRole('button', { name: /^Take \d+ recommended/ }).click();
+    await page.getByRole('button', { name: 'Next: Try' }).click();
+    await page.getByRole('button', { name: 'Check all widths' }).click();
+    await page.locator('km-preview .turns').waitFor();
   }),
 );
 await withApp('museum', (url) => picture(url, 'museum'));

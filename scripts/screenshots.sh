@@ -40,9 +40,9 @@ sed -i 's/{~heading~}/{~haeding~}/' broken/template.html
 sed -e 's/class="call-out__what"/class=“call-out__what”/; s/<\/strong>//; s/^\.call-out__bell/call-out__bell/' \
   "$root/demo/snippets/call-out.html" > call-out.html
 keen-mould import call-out.html > /dev/null 2>&1
-terminal check 33 'keen-mould check call-out'
+terminal check 30 'keen-mould check call-out'
 keen-mould import "$root/demo/snippets/branch-picker.html" > /dev/null 2>&1
-terminal bind 51 'keen-mould bind branch-picker'
+terminal bind 30 'keen-mould bind branch-picker'
 terminal cast 41 'keen-mould cast branch-picker | head -37'
 terminal finding 12 'keen-mould cast broken'
 node "$root/scripts/screenshots.mjs" keen-mould-demo "$out"
