@@ -10,6 +10,7 @@ const partFiles: Readonly<Record<string, readonly [file: string, title: string]>
   close: ['close.html', 'After your own content'],
   css: ['style.css', 'CSS'],
   js: ['script.js', 'JavaScript'],
+  classic: ['classic.js', 'JavaScript that the module loads'],
   bodyEnd: ['body-end.html', 'For the end of the body'],
   types: ['types.d.ts', 'Type declarations'],
   manifest: ['custom-elements.json', 'Custom elements manifest'],
@@ -55,5 +56,6 @@ function fileName(file: string, { form, style, name }: PartNames): string {
   const isModule = form === 'element' || form === 'module';
   if (file === 'style.css' && style === 'file') return `${name}.css`;
   if (file === 'script.js' && isModule) return `${name}.js`;
+  if (file === 'classic.js') return `${name}.classic.js`;
   return file === 'types.d.ts' ? `${name}.d.ts` : file;
 }

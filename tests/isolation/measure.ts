@@ -104,7 +104,10 @@ function asElements(subject: Subject, casts: readonly Cast[]) {
   const page = (count: number, around = (block: string, _at: number) => block): Site => {
     const tags = parts.slice(0, count).map(({ html = '' }, at) => around(html, at));
     const side = subject.sideOf(toDocument(tags.join('\n'), { title: 'Elements' }));
-    const file = (path: string) => (/^\/[\w-]+\.js$/.test(path) ? parts[0]?.js : side.file(path));
+    const file = (path: string) => {
+      if (/^\/[\w-]+\.classic\.js$/.test(path)) return parts[0]?.classic;
+      return /^\/[\w-]+\.js$/.test(path) ? parts[0]?.js : side.file(path);
+    };
     return siteOf({ ...side, file });
   };
   const hasBox = casts[0]?.hasBox === true;

@@ -47,7 +47,7 @@ describe('a report', () => {
 
   it('escapes what comes from the mould', () => {
     expect(page).toContain('Trams &lt;b&gt;');
-    expect(page).toContain('script error: &lt;i&gt;oh');
+    expect(page).toContain('Script error: &lt;i&gt;oh');
     expect(page).not.toMatch(/Trams <b>|<i>oh/);
   });
 });

@@ -13,6 +13,8 @@ export type ScriptPiece = CodePiece | FilePiece;
 export interface CodePiece {
   readonly code: string;
   readonly name?: string | undefined;
+  /** True for code that cannot stand in a module. */
+  readonly isClassic?: boolean;
 }
 
 /** A file that a page loads. */

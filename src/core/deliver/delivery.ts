@@ -6,6 +6,8 @@ export interface Parts {
   readonly html?: string;
   readonly css?: string;
   readonly js?: string;
+  /** A classic script, which the module of an element loads: code that no module can hold. */
+  readonly classic?: string;
   /** For the head of the page. */
   readonly head?: string;
   /** For the end of its body. */

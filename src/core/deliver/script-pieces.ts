@@ -62,14 +62,19 @@ function codeOf(cast: Cast, { runtime, isNew, parts }: ScriptSetting): CodePiece
   const libraries = script.libraries.filter(({ key }) => isNew('packed library', key));
   return [
     ...(names.length > 0 ? [{ code: installation(names, runtime), name: 'casts' }] : []),
-    ...libraries.map(({ key, once, names: given, code }) => ({
+    ...libraries.map(({ key, once, names: given, code, isClassic }) => ({
       code: `(${registryOf(runtime)}.libraries ??= {})[${toScriptData(key)}] ??= { once: ${once}, names: ${toScriptData(given)}, code: ${code} };`,
       name: key.replace(/@.*$/, '').replace(/[^\w-]+/g, '-'),
+      isClassic,
     })),
     ...(isNew('script', `${mould} ${script.code}`)
-      ? [{ code: mouldCall(cast, script.code, runtime), name: mould }]
+      ? [{ ...mouldPiece(cast, script, runtime), name: mould }]
       : []),
   ];
+}
+
+function mouldPiece(cast: Cast, { code, isClassic }: CastScript, runtime: Runtime) {
+  return { code: mouldCall(cast, code, runtime), isClassic };
 }
 
 /** The call that tells a page of a mould's code. */
@@ -121,7 +126,13 @@ function installation(names: readonly string[], runtime: Runtime): string {
   return `(page => {\n${[...start, ...lines].join('\n')}\n})(${registryOf(runtime)} ||= {});`;
 }
 
-/** What a page has once, whatever its casts, as code for a module. */
-export function onceCode(cast: Cast, runtime: Runtime): readonly string[] {
-  return codeOf(cast, { runtime, isNew: () => true, parts: [] }).map(({ code }) => code);
+/** What a page has once, whatever its casts: for a module, and what only a classic script can hold. */
+export function onceCode(
+  cast: Cast,
+  runtime: Runtime,
+): { readonly inModule: readonly string[]; readonly classic: readonly string[] } {
+  const all = codeOf(cast, { runtime, isNew: () => true, parts: [] });
+  const codes = (isClassic: boolean) =>
+    all.filter((one) => (one.isClassic ?? false) === isClassic).map(({ code }) => code);
+  return { inModule: codes(false), classic: codes(true) };
 }

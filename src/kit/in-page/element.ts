@@ -24,7 +24,6 @@ interface ElementParts {
   readonly loads: Loads;
   /** By which a page keeps what casts of this version share. */
   readonly key: string;
-  /** What a page has once, whatever its casts. */
   /** What the page has once: parts, libraries and the mould's own code. */
   readonly code: readonly (() => void)[];
   /** Gives what stands in slots the text style around the element. */
@@ -39,7 +38,7 @@ interface Setting {
   readonly defaults: JsonObject;
   readonly fieldAt: (path: string) => Field | undefined;
   /** Once a page: what is loaded from elsewhere, then the code. */
-  readonly prepare: () => void;
+  readonly prepare: () => Promise<void>;
   readonly newId: () => string;
 }
 
@@ -182,7 +181,8 @@ class CastElement extends HTMLElement {
     // Content is there when the first code of the page has run.
     await undefined;
     if (at !== this.#root) return;
-    prepare();
+    await prepare();
+    if (at !== this.#root) return;
     if (next.fillsSlots) parts.slots?.(at);
     if (next.script) await registryOf(parts.key).cast?.(next.id, next.scriptValues, [at]);
     this.dispatchEvent(new Event(isFirst ? 'km-ready' : 'km-restart', { bubbles: true }));
@@ -190,7 +190,7 @@ class CastElement extends HTMLElement {
 }
 
 function settingOf(parts: ElementParts): Setting {
-  const { mould, code, loads } = parts;
+  const { mould, code, loads, base } = parts;
   const source = { value: mould.fields, findings: [], placeOf: () => ({}) as never };
   const { root } = readFields(mould.fields, source);
   const byPath = new Map(fieldsBelow(root).map((field) => [field.path, field]));
@@ -204,9 +204,10 @@ function settingOf(parts: ElementParts): Setting {
       count += 1;
       return `${mould.name.slice(0, 60)}-${count}`;
     },
-    prepare: memoize(() => {
+    prepare: memoize(async () => {
       loadSheets(loads);
       for (const run of code) run();
+      for (const file of loads.scripts) await loadScript(new URL(file, base).href);
     }),
   };
 }
@@ -250,6 +251,8 @@ export function elementOf(parts: ElementParts): {
 
 /** Style sheets from elsewhere. */
 interface Loads {
+  /** Classic scripts beside the module. */
+  readonly scripts: readonly string[];
   /** Those of fonts. */
   readonly sheets: readonly string[];
   /** Style that loads sheets for the casts of one mould alone. */
@@ -266,6 +269,15 @@ function registryOf(version: string): Registry {
   const key = Symbol.for(`keen-mould ${version}`);
   page[key] ??= {};
   return page[key];
+}
+
+/** Loads a script by its tag, so that a page's policy holds for it; what fails is told of there. */
+function loadScript(src: string): Promise<void> {
+  return new Promise((done) => {
+    const script = Object.assign(document.createElement('script'), { src, async: false });
+    for (const name of ['load', 'error']) script.addEventListener(name, () => done());
+    document.head.append(script);
+  });
 }
 
 function loadSheets({ sheets, styles }: Loads): void {

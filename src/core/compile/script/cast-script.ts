@@ -3,6 +3,7 @@ import type { Library, Mould } from '../../model/mould.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
 import { fieldRead, scriptUses } from '../uses/script-uses.ts';
+import { isClassicOnly } from './classic.ts';
 import { bringsJquery, type Confining, confiningOf } from './confining.ts';
 import { noUse, type PageUse, readPageUse, withWindowNames } from './free-names.ts';
 import { fileAt, type LibraryCode, libraryCodes } from './library-code.ts';
@@ -21,6 +22,8 @@ import { placeEdits } from './written-here.ts';
 export interface CastScript {
   /** A function expression of `mould`, and of the window that the names below are of. */
   readonly code: string;
+  /** True for code that cannot stand in a module. */
+  readonly isClassic: boolean;
   /** Names of the page that it is given its own of. */
   readonly names: readonly string[];
   /** Names of its own that handlers in markup it writes call. */
@@ -101,7 +104,6 @@ export function castScript(setting: ScriptSetting): CastScript {
   const code = [[head, ...opening, endless(body.trimEnd())].join(' '), ...inline, '}'].join('\n');
   const all = [script, spoken, ...libraries.map(({ text }) => text)].join('\n');
   const hasJquery = asksForJquery(mould) || bringsJquery(script);
-  const hasLibraries = libraries.length > 0;
   const far = farScripts(mould);
   const {
     parts: confining,
@@ -113,7 +115,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     code,
     names,
     own: known,
-    hasLibraries,
+    hasLibraries: libraries.length > 0,
     hasJquery,
     isGiven: far.length > 0,
     hasIds,
@@ -122,6 +124,7 @@ export function castScript(setting: ScriptSetting): CastScript {
   });
   return {
     code,
+    isClassic: isClassicOnly(code),
     names,
     shared,
     libraries,
@@ -132,7 +135,7 @@ export function castScript(setting: ScriptSetting): CastScript {
         handlers: handlers.length > 0,
         first: reachesOut(mould),
         globals: shared.length > 0,
-        load: hasLibraries || asksForJquery(mould) || shared.length > 0,
+        load: libraries.length > 0 || asksForJquery(mould) || shared.length > 0,
         older: hasJquery && isOld(mould, all),
         jquery: hasJquery,
         ...loadingFlags(far, adds),

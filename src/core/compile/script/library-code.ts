@@ -2,6 +2,7 @@ import MagicString from 'magic-string';
 import type { Mould } from '../../model/mould.ts';
 import { hashOf, textOf } from '../../text/utf8.ts';
 import { noNames } from '../style/page-names.ts';
+import { isClassicOnly } from './classic.ts';
 import { type PageUse, readPageUse, withWindowNames } from './free-names.ts';
 import { endless, isLive, leadingOut, ownNames } from './names-in-reach.ts';
 import { applyEdits, ownSelectors, pageEdits, type ScriptEdit } from './page-edits.ts';
@@ -18,6 +19,8 @@ export interface LibraryCode {
   /** Names of the page that it is given its own of. */
   readonly names: readonly string[];
   readonly code: string;
+  /** True for code that cannot stand in a module. */
+  readonly isClassic: boolean;
   readonly text: string;
 }
 
@@ -62,7 +65,8 @@ export function libraryCodes(
     const edits = [...pageEdits(setting), ...(hasIds && !once ? ownSelectors(setting) : [])];
     const code = wrapLibrary(text, use, names, edits, isOutside);
     const key = `${name}@${version}-${hashOf(code.code)}`;
-    return { library: { key, once, ...code, text }, use };
+    const isClassic = isClassicOnly(code.code);
+    return { library: { key, once, ...code, isClassic, text }, use };
   });
 }
 

@@ -24,9 +24,10 @@ export const element: Form = {
     const { ready, look } = cast.made;
     const { name } = ready;
     const needs = neededTools(cast);
-    const code = onceCode(cast, runtime);
+    const { inModule, classic } = onceCode(cast, runtime);
     const called = (all: readonly string[]) => all.map((one) => `() => {\n${one}\n}`).join(',\n');
     const loads = {
+      scripts: classic.length > 0 ? [`${name}.classic.js`] : [],
       sheets: ready.fonts,
       styles: ready.loads.flatMap(({ style }) =>
         style && !ready.fonts.includes(style) ? [farSheet(style, name)] : [],
@@ -45,17 +46,21 @@ export const element: Form = {
       `base: import.meta.url,`,
       `loads: ${toScriptData(loads)},`,
       `key: ${toScriptData(runtime.key)},`,
-      `code: [${called(code)}],`,
+      `code: [${called(inModule)}],`,
       `slots: ${ready.slots.length > 0 ? runtime.parts.slots : 'undefined'},`,
       `tools: { ${needs.html ? `...${kit.htmlInPage}` : ''} },`,
       '});',
-      `export const ${className} = made.MouldElement;`,
+      // Called so for others only: a name such as Map is also one that the code in here uses.
+      'const { MouldElement } = made;',
+      `export { MouldElement as ${className} };`,
       'export const { define } = made;',
       `define("${tagNameOf(name)}");`,
     ];
     const js = `${lines.join('\n')}\n`;
+    const beside = classic.length > 0 ? `${[about, ...classic].join('\n')}\n` : '';
     return {
       js: finish.script?.(js) ?? js,
+      ...(beside === '' ? {} : { classic: finish.script?.(beside) ?? beside }),
       html: `${about.replace('/*', '<!--').replace('*/', '-->')}\n${tagOf(cast)}\n<script type="module" src="${name}.js"></script>\n`,
       manifest: elementManifest(ready),
       types: elementTypes(ready, valuesTypesOf(ready)),
