@@ -2,7 +2,17 @@
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
-const all = ['start', 'cast', 'import', 'spots', 'growth', 'pages', 'preview', 'proof'];
+const all = [
+  'start',
+  'cast',
+  'import',
+  'spots',
+  'growth',
+  'pages',
+  'preview',
+  'workbench',
+  'proof',
+];
 const asked = process.argv.slice(2);
 for (const name of [...(asked.length > 0 ? asked : all), 'tables']) {
   const path = fileURLToPath(new URL(`${name}.mjs`, import.meta.url));

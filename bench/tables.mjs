@@ -52,6 +52,20 @@ const tables = {
         ],
       ],
     ),
+  workbench: (one) =>
+    table(
+      ['what', 'ms'],
+      [
+        ['a bare page with a text area and three frames is painted', one.barePaintMs],
+        ['the workbench is painted', one.firstPaintMs],
+        ['it can be pasted into', one.readyMs],
+        [`a paste of ${one.pasteKB} kB is in all three frames`, one.framesMs],
+        [
+          `the longest that the page does not answer, with a page of ${one.lines} lines`,
+          one.longestPauseMs,
+        ],
+      ],
+    ),
   cast: (results) =>
     table(
       ['written', 'in the page', 'for a shadow root', 'with the check of all values', 'ms by hand'],

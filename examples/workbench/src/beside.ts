@@ -26,6 +26,11 @@ function started(): Worker {
   return worker;
 }
 
+/** Gets ready what does the work, before there is any. */
+export function warmUp(): void {
+  started().postMessage({ id: 0, call: 'warmUp', given: [] });
+}
+
 /**
  * Has something done beside the page, which goes on meanwhile.
  *

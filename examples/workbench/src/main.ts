@@ -1,7 +1,7 @@
 import type { KmForm, KmPreview } from 'keen-mould/elements';
 import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
-import { isBusy, stop } from './beside.ts';
+import { isBusy, stop, warmUp } from './beside.ts';
 import './code-pane.ts';
 import { type Step, steps } from './state.ts';
 import { openFiles, openReady, pasteView } from './views/paste-view.ts';
@@ -55,6 +55,7 @@ async function loadParts() {
 }
 
 async function loadRest(): Promise<void> {
+  warmUp();
   parts = await loadParts();
   for (const step of steps) views[step] = await loading[step]();
   bench.show({ rack: await (await import('./rack.ts')).newest() });

@@ -38,8 +38,17 @@ export function lookView(bench: Bench, mould: Mould) {
     }}></km-preview>`;
 }
 
+let last:
+  | { readonly mould: Mould; readonly values: JsonObject; readonly own: JsonObject }
+  | undefined;
+
 /** What is only proposed shows what stands there, whatever a field of that name once held. */
 function ownValues(mould: Mould, values: JsonObject): JsonObject {
+  if (last?.mould === mould && last.values === values) return last.own;
   const fields = fieldsOf(mould);
-  return Object.fromEntries(Object.entries(values).filter(([name]) => Object.hasOwn(fields, name)));
+  const own = Object.fromEntries(
+    Object.entries(values).filter(([name]) => Object.hasOwn(fields, name)),
+  );
+  last = { mould, values, own };
+  return own;
 }
