@@ -34,7 +34,7 @@ await picture(preview.url, 'preview', {}, async (page) => {
 await picture(preview.url, 'preview-form', { colorScheme: 'dark' }, async (page) => {
   await page.getByRole('button', { name: 'Edit here' }).click();
   const within = page.locator('.viewport.large iframe').contentFrame().frameLocator('iframe');
-  await within.getByText('Weir Lane').first().click();
+  await within.getByText('Full timetable').first().click();
 });
 await picture(preview.url, 'preview-broken', { colorScheme: 'dark' }, async () => {
   const template = join(folder, 'template.html');

@@ -75,6 +75,7 @@ function isOutside(element: HTMLElement): boolean {
   const clip = wordsClipOf(element);
   if (!clip || clip.clipper === element || clip.rect.width < 8 || clip.rect.height < 8)
     return false;
+  if (isMoving(element, clip.clipper)) return false;
   const { left, right, top, bottom } = clip.rect;
   return (
     rect.right <= left + 1 ||
@@ -82,6 +83,13 @@ function isOutside(element: HTMLElement): boolean {
     rect.bottom <= top + 1 ||
     rect.top >= bottom - 1
   );
+}
+
+/** What moves past by itself comes to sight by itself. */
+function isMoving(element: Element, until: Element): boolean {
+  for (let up: Element | null = element; up && up !== until; up = parentOf(up))
+    if (up.getAnimations().some(({ playState }) => playState === 'running')) return true;
+  return false;
 }
 
 function revealOne(element: HTMLElement): void {
