@@ -42,6 +42,8 @@ export interface Kind {
   readonly members?: Readonly<Record<string, FieldSchema>>;
   /** Members that few people need; a form folds them away. */
   readonly rare?: readonly string[];
+  /** Members of which one takes the place of the others; a form folds away those without a value. */
+  readonly forms?: readonly string[];
   /** True for a kind that stands only for a member of another. */
   readonly isInner?: true;
   /** True for a kind without a value. */

@@ -16,6 +16,8 @@ export const icon: Kind = {
     src: { kind: 'pictureaddress', title: 'Icon address' },
     label: { type: 'string', title: 'Icon label' },
   },
+  rare: ['svg'],
+  forms,
   schema: () => ({ type: 'object' }),
   blank: () => ({}),
   isEmpty: (value) => !isJsonObject(value) || forms.every((form) => !value[form]),
