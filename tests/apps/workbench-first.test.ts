@@ -67,6 +67,9 @@ it('works beside the page: what takes long is seen, can be stopped, and loses no
     while (isHeld) await new Promise((done) => setTimeout(done, 50));
     await route.fallback();
   });
+  // The worker gets ready with the page.
+  await page.reload();
+  await page.getByRole('button', { name: 'Rack', exact: true }).waitFor();
   await pasteIn(page, '<p>Rye and spelt</p>');
   await page.getByRole('progressbar', { name: 'Working…' }).waitFor();
   await page.getByRole('button', { name: 'Stop' }).click();

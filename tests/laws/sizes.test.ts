@@ -36,7 +36,7 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
     ['readPageFile', 18, parsers],
     ['inLanguage', 19, parsers],
     ['composePage', 66, ['acorn', 'css-tree', 'ajv', 'culori']],
-    ['deliver', 165, ['acorn', 'ajv', 'culori']],
+    ['deliver', 166, ['acorn', 'ajv', 'culori']],
     ['importSnippet', 188, ['ajv', 'culori']],
     ['unpackMould', 31, parsers],
     ['checkValues', 200, ['acorn', 'culori']],

@@ -1,6 +1,6 @@
 import { html } from 'lit';
-import { live } from 'lit/directives/live.js';
 import { icon } from '../form/icons.ts';
+import { checkLine } from './check-line.ts';
 import type { HiddenPart } from './messages.ts';
 import { closeOnLeaving } from './popover.ts';
 import type { PreviewSettings } from './preview-settings.ts';
@@ -23,26 +23,17 @@ const hows: Readonly<Record<HiddenPart['is'], string>> = {
 /** What nobody sees at first, to be brought to sight part by part. */
 export function hiddenMenu({ settings, hidden, set }: HiddenParts) {
   const { revealed, isRevealed } = settings;
-  const line = (name: unknown, label: string, isOn: boolean, give: (isOn: boolean) => void) =>
-    html`<label class="mark-line"
-      ><input
-        type="checkbox"
-        aria-label=${label}
-        .checked=${live(isOn)}
-        @change=${(event: Event) => give((event.target as HTMLInputElement).checked)}
-      /><span>${name}</span></label
-    >`;
   return html`<details class="more" @keydown=${closeOnLeaving} @focusout=${closeOnLeaving}>
     <summary class="do" title="Bring to sight what opens, slides in or appears later">
       ${icon('hidden')}<span>Hidden parts</span><span class="count">${hidden.length}</span>
     </summary>
     <div class="more-list">
       <p class="help">What is checked stays in sight while you edit. Nothing of this is saved.</p>
-      ${line('Show all of them', 'Show hidden parts', isRevealed, (isOn) => set({ isRevealed: isOn }))}
+      ${checkLine('Show hidden parts', 'Show all of them', isRevealed, (isOn) => set({ isRevealed: isOn }))}
       ${hidden.map(({ path, label, is, isInHost }) =>
-        line(
-          html`${label} <span class="help">${hows[is]}${isInHost ? ', in the page' : ''}</span>`,
+        checkLine(
           `Show ${label}`,
+          html`${label} <span class="help">${hows[is]}${isInHost ? ', in the page' : ''}</span>`,
           isRevealed || revealed.includes(path),
           (isOn) =>
             set({

@@ -2,6 +2,7 @@ import { html, nothing, type TemplateResult } from 'lit';
 import { live } from 'lit/directives/live.js';
 import { hostPages } from '../../core/preview/host-pages.ts';
 import { type IconName, icon } from '../form/icons.ts';
+import { checkLine } from './check-line.ts';
 import { hiddenMenu } from './hidden-menu.ts';
 import type { HiddenPart } from './messages.ts';
 import { closeOnLeaving } from './popover.ts';
@@ -179,14 +180,7 @@ function viewOptions(parts: BarParts) {
 
 function switches({ settings, hasPaste, set }: BarParts): TemplateResult[] {
   const mark = (name: string, help: string, isOn: boolean, give: (isOn: boolean) => void) =>
-    html`<label class="mark-line"
-      ><input
-        type="checkbox"
-        aria-label=${name}
-        .checked=${live(isOn)}
-        @change=${(event: Event) => give((event.target as HTMLInputElement).checked)}
-      /><span>${name} <span class="help">${help}</span></span></label
-    >`;
+    checkLine(name, html`${name} <span class="help">${help}</span>`, isOn, give);
   const original = mark(
     'Original',
     'the snippet as pasted, beside it',
