@@ -129,8 +129,10 @@ function lookUps(
     // Before version 3, what is in a shadow tree counts as being in no document.
     const contains = jq.contains as (around: unknown, one: unknown) => boolean;
     jq.shadows = true;
-    jq.contains = (around: unknown, one?: Partial<Node>) =>
-      contains(around, one) || contains(around, (one?.getRootNode?.() as ShadowRoot)?.host);
+    jq.contains = (around: unknown, one?: Partial<Node>): boolean =>
+      contains(around, one) ||
+      (!!one &&
+        (jq.contains as typeof contains)(around, (one.getRootNode?.() as ShadowRoot)?.host));
   }
   fn.ready = function (run) {
     $(run);
