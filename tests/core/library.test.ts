@@ -3,6 +3,7 @@ import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { findNeeds } from '../../src/core/author/needs/find-needs.ts';
 import { type ImportOptions, importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
+import { mouldOf } from '../support/mould.ts';
 
 const bytes = Uint8Array.of(1);
 const text =
@@ -208,4 +209,14 @@ it('a sheet that is given brings the fonts and pictures it names, and is not cal
   expect(findings.map(({ code }) => code)).not.toContain('snippet/remote-file');
   expect(compileMould(mould).findings.map(({ code }) => code)).not.toContain('style/open-sheet');
   expect(compileMould(mould).cast({ id: 'c' }).mouldStyle).toContain('assets/i.woff2');
+});
+
+it('gives a sealed cast the type that a framework’s far sheet sets for its page', () => {
+  const style = 'https://cdn.example/bootstrap/3.3.7/css/bootstrap.min.css';
+  const mould = mouldOf({ template: '<p class="well">x</p>' });
+  const manifest = { ...mould.manifest, libraries: [{ name: 'bootstrap', style }] };
+  const compiled = compileMould({ ...mould, manifest, manifestText: JSON.stringify(manifest) });
+  const { reset } = compiled.cast({ id: 'c' }, { sealed: true });
+  expect(reset).toContain(':where([data-mould-root]) { font: 14px / 1.42857143');
+  expect(compiled.cast({ id: 'c' }).reset).not.toContain('1.42857143');
 });

@@ -40,9 +40,9 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
     ['importSnippet', 188, ['ajv', 'culori']],
     ['unpackMould', 31, parsers],
     ['checkValues', 200, ['acorn', 'culori']],
-    ['compileMould', 300, ['culori']],
+    ['compileMould', 301, ['culori']],
     ['checkMould', 343, []],
-    ['bindSpots', 396, []],
+    ['bindSpots', 397, []],
   ])('%s: %i', async (name, most, without) => {
     const { kB, packages } = await bundled(
       `import { ${name} } from './dist/core/index.js'; globalThis.it = ${name};`,

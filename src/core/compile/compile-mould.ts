@@ -244,6 +244,7 @@ function styleSourceOf(
     libraryScripts: libraryScriptsOf(mould),
     moving: movingIn(mould, parsed),
     libraries: sheets.flatMap((one) => sheetAt(mould, one) ?? []),
+    farSheets: sheets.flatMap((one) => loadOf(mould, one)).flatMap(({ style: far }) => far ?? []),
     template,
     hasEmbed: hasEmbed(template),
     scripts: scriptsIn(mould),

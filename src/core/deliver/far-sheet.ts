@@ -1,5 +1,5 @@
+import { farPageType } from '../compile/style/far-page-type.ts';
 import { layers } from '../compile/style/root-selector.ts';
-import { farPageType } from './far-page-type.ts';
 
 /**
  * Style that loads a library's sheet from elsewhere for the casts of one mould alone: in a layer

@@ -5,6 +5,7 @@ import { type Finding, finding, type Place } from '../../problem/finding.ts';
 import { urlProperty } from '../write/ids.ts';
 import { isCssValue } from './css-value.ts';
 import { declaredIn, registeredIn, undeclaredProperties } from './custom-properties.ts';
+import { farPageType } from './far-page-type.ts';
 import { fieldRule, titleOf } from './field-rule.ts';
 import { guardOf } from './guard.ts';
 import type { Moving } from './moving-properties.ts';
@@ -39,6 +40,8 @@ export interface StyleSource {
   readonly rowSheets: readonly RowSheet[];
   /** Style of libraries whose files came along, in order. */
   readonly libraries: readonly string[];
+  /** Addresses of libraries' sheets that are loaded from elsewhere. */
+  readonly farSheets: readonly string[];
   /** True where a slot is the border of what is the mould's. */
   readonly hasSlots: boolean;
   /** Names of elements whose look is said in shadow trees of their own. */
@@ -209,7 +212,7 @@ function styleInManner(
   const isHeldOff = !sealed && look === 'own';
   return {
     reset: sealed
-      ? sealedReset(look)
+      ? sealedReset(look, source.farSheets)
       : isHeldOff
         ? resetOf({ ...source, trees, scoping, rootName: rootFacts.name })
         : '',
@@ -309,8 +312,12 @@ function sinksIn(tree: CssNode): boolean {
 }
 
 /** In a shadow tree a host reaches only what it lets the whole of it inherit. */
-function sealedReset(look: string): string {
-  return look === 'own' ? ':host { all: initial; display: block; -webkit-locale: inherit }' : '';
+function sealedReset(look: string, farSheets: readonly string[]): string {
+  if (look !== 'own') return '';
+  // The body that a framework's sheet speaks of is not in the tree.
+  const types = farSheets.map(farPageType).filter((type) => type !== '');
+  const reset = ':host { all: initial; display: block; -webkit-locale: inherit }';
+  return [reset, ...types.map((type) => `:where([data-mould-root]) { ${type} }`)].join('\n');
 }
 
 /** Without the lines that rules of rows stood in. */
