@@ -23,7 +23,7 @@ import { takeFile } from './take-file.ts';
 
 /** What in a field takes the focus, the control itself before what belongs to it. */
 const focusable =
-  'input:not([tabindex="-1"]), textarea, select, [contenteditable], button:not(.act), .rows';
+  'input:not([tabindex="-1"]), textarea, select:not(.tools *), [contenteditable], button:not(.act, .tool), .rows';
 
 /**
  * The settings form of a mould, made from its fields.
