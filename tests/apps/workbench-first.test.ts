@@ -75,6 +75,9 @@ it('works beside the page: what takes long is seen, can be stopped, and loses no
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect.poll(() => said(page)).toBe('Stopped. Nothing was changed.');
   expect(await page.locator('.cm-content').first().textContent()).toBe('<p>Rye and spelt</p>');
+  // A paste that is still on its way gives way to one that was made after it.
+  await pasteIn(page, '<p>Barley</p>');
+  await page.getByRole('progressbar', { name: 'Working…' }).waitFor();
   isHeld = false;
   await pasteIn(page, '<p>Rye, spelt and corn</p>');
   await framed(page).frameLocator('iframe').getByText('Rye, spelt and corn').waitFor();

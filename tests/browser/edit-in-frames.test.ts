@@ -163,3 +163,19 @@ it.each(['light', 'dark'] as const)(
     expect(await violationsIn(page)).toEqual([]);
   },
 );
+
+it('waits with what has to be put anew until no more is typed', async () => {
+  // A text that is also in an attribute which no script can have been spared: that is put anew.
+  const { page, frame } = await opened({
+    template: '<section><h2>{~heading~}</h2><p data-of="{~heading~}">x</p></section>',
+  });
+  const root = await frame.evaluateHandle(() => document.querySelector('[data-cast]'));
+  await into(frame, 'h2');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' East', { delay: 60 });
+  expect(await root.evaluate((one) => one?.isConnected)).toBe(true);
+  await page.keyboard.press('Enter');
+  const of = () => frame.evaluate(() => document.querySelector('p')?.dataset.of);
+  await expect.poll(of).toBe('Kiln Lane East');
+  await expect.poll(heading(frame)).toBe('Kiln Lane East');
+});

@@ -51,6 +51,10 @@ it('looks at all widths for where the layout changes and something is cut off', 
   await below.click();
   await frameOf(page, Number(width) - 1);
   expect(await page.locator('km-preview .probe').count()).toBe(0);
+  // What was found is of the page as it was.
+  await page.getByRole('button', { name: 'Check all widths' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect.poll(() => page.locator('km-preview :is(.probe, .turns, progress)').count()).toBe(0);
 });
 
 it('lists what is hidden and brings one part of it to sight', async () => {

@@ -9,7 +9,11 @@ interface Waiting {
 /** What somebody stopped is no fault. */
 export class Stopped extends Error {}
 
+/** What takes longer than this, in ms, is seen to take time. */
+const longMs = 400;
+
 let worker: Worker | undefined;
+let tell: (isBusy: boolean) => void = () => {};
 let count = 0;
 const waiting = new Map<number, Waiting>();
 
@@ -19,10 +23,14 @@ function started(): Worker {
   worker.addEventListener('message', ({ data }) => {
     const one = waiting.get(data.id);
     waiting.delete(data.id);
+    if (waiting.size === 0) tell(false);
     if (data.error === undefined) one?.resolve(data.result as never);
     else one?.reject(new Error(data.error));
   });
-  worker.addEventListener('error', ({ message }) => endAll(new Error(message)));
+  worker.addEventListener('error', ({ message }) => {
+    worker = undefined;
+    endAll(new Error(message || 'The part that reads code could not be loaded. Reload the page.'));
+  });
   return worker;
 }
 
@@ -45,6 +53,7 @@ export function ask<Name extends keyof Calls>(
   return new Promise((resolve, reject) => {
     waiting.set(id, { resolve, reject });
     started().postMessage({ id, call, given });
+    setTimeout(() => tell(waiting.size > 0), longMs);
   });
 }
 
@@ -55,13 +64,14 @@ export function stop(): void {
   endAll(new Stopped());
 }
 
-/** True while something is being done. */
-export function isBusy(): boolean {
-  return waiting.size > 0;
+/** Says when something takes long, and when nothing does any more. */
+export function watch(given: (isBusy: boolean) => void): void {
+  tell = given;
 }
 
 function endAll(error: Error): void {
   const all = [...waiting.values()];
   waiting.clear();
+  tell(false);
   for (const { reject } of all) reject(error);
 }

@@ -1,7 +1,8 @@
 import type { Finding, Mould, Spot } from 'keen-mould';
 import type { Bench } from './bench.ts';
-import { ask, Stopped } from './beside.ts';
+import { ask } from './beside.ts';
 import type { AllBound } from './in-frames.ts';
+import { heldUp } from './refused.ts';
 import type { Work } from './state.ts';
 
 /** What is found out of a mould, once for each; undefined until it is known. */
@@ -22,7 +23,6 @@ class Known<Value> {
     return this.stopped.has(mould);
   }
 
-  /** Has it found out after all. */
   again(mould: Mould): void {
     this.stopped.delete(mould);
     this.asked.delete(mould);
@@ -33,9 +33,8 @@ class Known<Value> {
       this.values.set(mould, await find());
       bench.show({});
     } catch (error) {
-      if (!(error instanceof Stopped)) throw error;
       this.stopped.add(mould);
-      bench.show({});
+      heldUp(bench)(error as Error);
     }
   }
 }
@@ -43,13 +42,16 @@ class Known<Value> {
 const faults = new Known<readonly Finding[]>();
 const proposals = new Known<{ readonly spots: readonly Spot[]; readonly framed: AllBound }>();
 
-/** True where somebody stopped the search for fields of a mould. */
-export function isSearchStopped(mould: Mould): boolean {
-  return proposals.isStopped(mould);
+const found = { faults, proposals };
+
+/** True where somebody stopped what finds this out of a mould. */
+export function isStopped(what: keyof typeof found, mould: Mould): boolean {
+  return found[what].isStopped(mould);
 }
 
-export function searchAgain(bench: Bench, mould: Mould): void {
-  proposals.again(mould);
+/** Has it found out after all. */
+export function findAgain(bench: Bench, what: keyof typeof found, mould: Mould): void {
+  found[what].again(mould);
   bench.show({ said: '' });
 }
 

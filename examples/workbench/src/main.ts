@@ -1,7 +1,7 @@
 import type { KmForm, KmPreview } from 'keen-mould/elements';
 import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
-import { isBusy, stop, warmUp } from './beside.ts';
+import { stop, warmUp, watch } from './beside.ts';
 import './code-pane.ts';
 import { type Step, steps } from './state.ts';
 import { openFiles, openReady, pasteView } from './views/paste-view.ts';
@@ -27,7 +27,6 @@ let parts: Awaited<ReturnType<typeof loadParts>> | undefined;
 
 const waiting: TemplateResult = html`<p class="soft" role="status">Loading…</p>`;
 
-let wasBusy = false;
 const place = document.querySelector('#bench') as HTMLElement;
 const bench = new Bench(draw);
 await bench.recall();
@@ -135,13 +134,9 @@ function go(step: Step): void {
   document.querySelector('.step')?.scrollTo({ top: 0 });
 }
 
-setInterval(() => {
-  const now = isBusy();
-  // What is done within one look and the next is never said to take time.
-  const isLong = now && wasBusy;
-  wasBusy = now;
-  if (bench.screen.isBusy !== isLong) bench.show({ isBusy: isLong });
-}, 400);
+watch((isBusy) => {
+  if (bench.screen.isBusy !== isBusy) bench.show({ isBusy });
+});
 
 addEventListener('beforeunload', (event) => {
   if (bench.isUnsaved) event.preventDefault();

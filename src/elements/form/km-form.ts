@@ -221,11 +221,11 @@ export class KmForm extends LitElement {
     emit(this, 'km-change', { ...form.now, path, findings } satisfies FormChange);
   }
 
-  /** Has the panels of this form show what it now holds. */
+  /** Has the panels of this form show what it now holds; one that was closed is not opened again. */
   private tellPanels(): void {
     for (const one of this.panels) {
       const panel = one.deref();
-      if (!panel) this.panels.delete(one);
+      if (!panel || (panel.hasUpdated && !panel.isConnected)) this.panels.delete(one);
       else {
         panel.form = this.form;
         panel.settle();

@@ -118,21 +118,17 @@ export class KmPreview extends LitElement {
 
   override connectedCallback(): void {
     super.connectedCallback();
-    // Put elsewhere in a page it makes its frames anew.
-    if (!this.hasUpdated) return;
     this.room.observe(this);
+    // Put elsewhere in a page it makes its frames anew.
     this.requestUpdate();
   }
 
   override disconnectedCallback(): void {
     super.disconnectedCallback();
     this.room.disconnect();
+    this.sweep.forget();
     for (const { frame } of this.frames) frame.destroy();
     this.frames = [];
-  }
-
-  protected override firstUpdated(): void {
-    this.room.observe(this);
   }
 
   protected override willUpdate(changed: PropertyValues<this>): void {
@@ -213,6 +209,7 @@ export class KmPreview extends LitElement {
     if (isAnew || before.length === 0) return;
     const difference = changeBetween(before, casts);
     if (difference === 'nothing') return;
+    this.sweep.forget();
     const shown = this.frames.filter(({ isPaste }) => !isPaste);
     const change = this.times.begin(shown.map(({ frame }) => frame));
     const styles = casts.map(({ id, castStyle }) => [id, castStyle] as const);
@@ -322,7 +319,7 @@ export class KmPreview extends LitElement {
       frames,
       settings,
       arrangement,
-      sweep: this.sweep.state,
+      sweep: this.sweep,
       panel: this.editing.view(this.roomPx),
       resize: (at, width) => {
         // What a person is at work on stays large, however wide it gets.

@@ -18,10 +18,16 @@ export class WidthSweep {
     this.changed = changed;
   }
 
-  /** Forgets what was found: the page is another. */
+  /** Ends it, and forgets what was found: the page is another. */
   forget(): void {
     this.turn += 1;
     this.state = { is: 'none' };
+  }
+
+  /** Ends it because somebody says so. */
+  stop(): void {
+    this.forget();
+    this.changed();
   }
 
   async start(begin: Beginning, probes: Element | null): Promise<void> {
@@ -38,7 +44,10 @@ export class WidthSweep {
     };
     show({ is: 'running', share: 0 });
     try {
-      const told = (share: number) => show({ is: 'running', share });
+      const told = (share: number) => {
+        if (turn !== this.turn) throw new Error('The sweep was ended.');
+        show({ is: 'running', share });
+      };
       show({ is: 'done', turns: await sweepWidths(begin, put, told) });
     } catch (error) {
       show({ is: 'failed', why: error instanceof Error ? error.message : String(error) });

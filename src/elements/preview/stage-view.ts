@@ -8,14 +8,14 @@ import {
   smallScale,
   withinLimits,
 } from './preview-settings.ts';
-import type { Sweep } from './width-bar.ts';
+import type { WidthSweep } from './probe.ts';
 
 /** What stands on the stage of a preview, and whom it tells. */
 interface StageParts {
   readonly frames: readonly ShownFrame[];
   readonly settings: PreviewSettings;
   readonly arrangement: Arrangement;
-  readonly sweep: Sweep;
+  readonly sweep: WidthSweep;
   /** What is being edited in a frame. */
   readonly panel: unknown;
   resize(at: number, width: number): void;
@@ -33,10 +33,11 @@ export function stageView(parts: StageParts) {
     width: widths[at] as number,
     at,
     isOnly: widths.length === 1,
-    sweep,
+    sweep: sweep.state,
     resize: (width: number) => parts.resize(at, withinLimits(width)),
     remove: () => parts.remove(at),
     startSweep: () => parts.startSweep(),
+    stopSweep: () => parts.sweep.stop(),
   });
   return html`<div class="stage ${large === undefined ? '' : 'one'}" style="gap: ${gapPx}px">
     ${large === undefined ? nothing : largeHead(partsOf(large))}

@@ -23,6 +23,7 @@ export interface WidthParts {
   resize(width: number): void;
   remove(): void;
   startSweep(): void;
+  stopSweep(): void;
 }
 
 const devices: readonly (readonly [title: string, width: number])[] = [
@@ -81,7 +82,8 @@ export function widthBar(parts: WidthParts, after: unknown) {
       </span>
       ${
         sweep.is === 'running'
-          ? html`<progress max="1" .value=${sweep.share} aria-label="Looking at all widths"></progress>`
+          ? html`<progress max="1" .value=${sweep.share} aria-label="Looking at all widths"></progress>
+            <button type="button" class="do" @click=${parts.stopSweep}>Stop</button>`
           : html`<button type="button" class="do" title="Looks at every width for where the layout changes and where something is cut off" @click=${parts.startSweep}>
               ${icon('sweep')}<span>Check all widths</span>
             </button>`

@@ -271,7 +271,7 @@ function registryOf(version: string): Registry {
   return page[key];
 }
 
-/** Loads a script by its tag, so that a page's policy holds for it; what fails is told of there. */
+/** Loads a script by its tag, under the policy of the page; the browser reports one that is missing. */
 function loadScript(src: string): Promise<void> {
   return new Promise((done) => {
     const script = Object.assign(document.createElement('script'), { src, async: false });

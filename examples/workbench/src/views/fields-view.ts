@@ -6,7 +6,7 @@ import type { Bench } from '../bench.ts';
 import { ask } from '../beside.ts';
 import { type SourceFile, sources } from '../by-hand.ts';
 import { moved } from '../fields.ts';
-import { isSearchStopped, proposalsOf, searchAgain } from '../known.ts';
+import { findAgain, isStopped, proposalsOf } from '../known.ts';
 import { fieldsOf } from '../paste.ts';
 import { heldUp } from '../refused.ts';
 import { sortable } from '../sortable.ts';
@@ -51,8 +51,8 @@ export function fieldsView(bench: Bench) {
 }
 
 function searching(bench: Bench, mould: Mould) {
-  return isSearchStopped(mould)
-    ? html`<p class="soft">The search was stopped. <button @click=${() => searchAgain(bench, mould)}>Look for fields</button></p>`
+  return isStopped('proposals', mould)
+    ? html`<p class="soft">The search was stopped. <button @click=${() => findAgain(bench, 'proposals', mould)}>Look for fields</button></p>`
     : html`<p class="soft" role="status">Looking for what could be a field…</p>`;
 }
 

@@ -9,10 +9,8 @@ import { heldUp } from '../refused.ts';
 const advice: readonly (readonly [code: RegExp, what: string, step?: 'fields'])[] = [
   [/^markup\/heading-rank$/, 'Make the level a field, so that an editor can choose it.', 'fields'],
   [/^markup\/unused-classes$/, 'Paste the style sheet it belongs to as well, or leave it.'],
-  [
-    /^address\/remote$|^snippet\/remote-file$/,
-    'Drop the file here to bring it along, or leave it.',
-  ],
+  [/^address\/remote$/, 'Leave it if the address stays, or make it a field.', 'fields'],
+  [/^snippet\/remote-file$/, 'Leave it if the address stays, or paste its code as well.'],
   [/^style\/(?:no-match|not-read)$/, 'Leave it: it does no harm.'],
   [/^snippet\/page-styles$/, 'Leave it, unless the widget needs them.'],
   [/^style\/low-contrast$/, 'Make the colours fields, or change them above.', 'fields'],

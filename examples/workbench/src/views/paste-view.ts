@@ -1,10 +1,10 @@
-import type { Finding, SnippetPiece } from 'keen-mould';
+import type { Finding, Mould, SnippetPiece } from 'keen-mould';
 import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
 import { ask } from '../beside.ts';
 import type { CodePane, Mark } from '../code-pane.ts';
 import { type PastePlace, placeInPaste } from '../in-paste.ts';
-import { faultsOf } from '../known.ts';
+import { faultsOf, findAgain, isStopped } from '../known.ts';
 import { panesOf, piecesOf } from '../panes.ts';
 import { ready } from '../ready-snippets.ts';
 import { heldUp } from '../refused.ts';
@@ -29,13 +29,7 @@ function type(bench: Bench, texts: Readonly<Record<string, string>>): void {
   const before = bench.work.pieces.reduce((sum, { text }) => sum + text.length, 0);
   // Nobody types so much in one go: what is pasted is taken at once.
   const isPasted = Math.abs(length - before) > 40;
-  waiting = window.setTimeout(
-    () => {
-      bench.isTyping = false;
-      void take(bench, pieces);
-    },
-    isPasted ? 0 : 250,
-  );
+  waiting = window.setTimeout(() => void take(bench, pieces), isPasted ? 0 : 250);
 }
 
 /** @param kind of the change: what is typed in one go is undone in one go */
@@ -48,12 +42,17 @@ async function take(
 ): Promise<void> {
   turn += 1;
   const mine = turn;
-  const pasted = await ask('paste', { ...bench.work, only }, pieces, name).catch((error) => {
-    bench.change({ pieces }, kind);
+  const before = bench.work;
+  const pasted = await ask('paste', { ...before, only }, pieces, name).catch((error) => {
+    if (mine === turn) bench.change({ pieces }, kind);
     return heldUp(bench)(error);
   });
   // Who types on is shown the last of it only.
-  if (!pasted || mine !== turn) return;
+  if (mine !== turn) return;
+  bench.isTyping = false;
+  // Undo, New or another paste came in between, and is what counts.
+  if (!pasted || bench.work.pieces !== before.pieces) return;
+  if (bench.work.mould !== before.mould) return take(bench, pieces, name, kind, only);
   if ('refused' in pasted) {
     // The text is kept as it was typed; the last mould that could be made stays in sight.
     bench.change({ pieces }, kind, pasted.refused[0]?.message);
@@ -104,10 +103,14 @@ export function pasteView(bench: Bench) {
       )}
     </div>
     ${work.pieces.length > 0 ? part(bench) : nothing}
-    ${work.pieces.length === 0 ? empty(bench) : work.mould && !found && screen.refused.length === 0 ? checking : findingsView(bench, faults)}`;
+    ${work.pieces.length === 0 ? empty(bench) : work.mould && !found && screen.refused.length === 0 ? checking(bench, work.mould) : findingsView(bench, faults)}`;
 }
 
-const checking = html`<p class="soft" role="status">Checking…</p>`;
+function checking(bench: Bench, mould: Mould) {
+  return isStopped('faults', mould)
+    ? html`<p class="soft">The check was stopped. <button @click=${() => findAgain(bench, 'faults', mould)}>Check it</button></p>`
+    : html`<p class="soft" role="status">Checking…</p>`;
+}
 
 /** Of a page or a playground often only one piece is wanted. */
 function part(bench: Bench) {

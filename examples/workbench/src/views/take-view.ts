@@ -36,6 +36,7 @@ const partNames: readonly [part: string, title: string, file: string][] = [
   ['css', 'CSS', 'style.css'],
   ['bodyEnd', 'For the end of the body', 'body-end.html'],
   ['js', 'JavaScript', 'script.js'],
+  ['classic', 'JavaScript that the module loads', 'classic.js'],
   ['types', 'Types', 'types.d.ts'],
   ['manifest', 'Manifest', 'custom-elements.json'],
 ];
@@ -131,6 +132,7 @@ async function make(bench: Bench, key: unknown[]): Promise<void> {
 
 function nameOf(file: string, form: string, name: string): string {
   if (form !== 'element' && form !== 'module') return file;
+  if (file === 'classic.js') return `${name}.${file}`;
   return file.replace(/^script(?=\.js)|^types(?=\.d)/, name);
 }
 

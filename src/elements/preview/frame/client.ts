@@ -100,8 +100,10 @@ class Frame {
         return this.begin(message);
       case 'restart':
         clearTimeout(this.starting);
-        if (!this.patch(message.casts)) for (const cast of message.casts) await this.put(cast);
-        else if (message.hasScript) this.startLater(message.casts);
+        if (this.patch(message.casts)) {
+          if (message.hasScript) this.startLater(message.casts);
+        } else if (this.editing.element) this.unstarted = message.casts;
+        else for (const cast of message.casts) await this.put(cast);
         this.changed(message.change);
         return;
       case 'style':
