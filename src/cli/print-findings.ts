@@ -68,7 +68,7 @@ function summedUp(terminal: Terminal, sorted: readonly Said[], seeAll: string): 
     ...lines,
     ...others,
     '',
-    `Each with its line of code, and how to fix it:`,
+    'See each with its line of code and how to fix it:',
     `  ${seeAll}`,
     '',
   ];

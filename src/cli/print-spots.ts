@@ -48,7 +48,7 @@ export function printSpots(
     sayRest(terminal, bound.length - most);
     terminal.say();
   }
-  if (isLong) terminal.say(`Each with its line of code:\n  keen-mould bind ${folder} --all`);
+  if (isLong) terminal.say(`See each with its line of code:\n  keen-mould bind ${folder} --all`);
   if (spots.length === 0) terminal.say('No other spots found.');
   else {
     if (recommended.length === 0) terminal.say('Choose some, and name them if you like:');

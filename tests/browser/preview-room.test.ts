@@ -72,7 +72,7 @@ it('lists what is hidden and brings one part of it to sight', async () => {
   await expect
     .poll(named)
     .toEqual([
-      'Show hidden parts',
+      'Show all hidden parts',
       'Show Rules of the lake',
       'Show MoreInside',
       'Show Second slide',
@@ -111,5 +111,5 @@ it('gives room to what has no height of its own, and says what is blank', async 
   await expect.poll(bottom).toBe(480);
   const blank = await previewed(browser(), { template: '<p></p>', widths: [700] });
   await expect.poll(() => blank.locator('km-preview .badge').textContent()).toContain('1 warning');
-  expect(await blank.locator('km-preview .below').textContent()).toContain('nothing to be seen');
+  expect(await blank.locator('km-preview .below').textContent()).toContain('Nothing is visible');
 });

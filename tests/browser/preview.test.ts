@@ -182,7 +182,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
   await page.getByLabel('Reduced motion').check();
   await page.getByLabel('Right to left').check();
   await page.getByText('Hidden parts').click();
-  await page.getByLabel('Show hidden parts').check();
+  await page.getByLabel('Show all hidden parts').check();
   const look = () => {
     const i = document.querySelector('[data-cast] i') as HTMLElement;
     const { color, opacity } = getComputedStyle(i);
@@ -190,7 +190,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
     return [color, opacity, i.title, b.offsetWidth > 0, document.documentElement.dir].join(' ');
   };
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true true rtl'));
-  await page.getByLabel('Show hidden parts').uncheck();
+  await page.getByLabel('Show all hidden parts').uncheck();
   await expect.poll(inEvery(page, look)).toEqual(Array(3).fill('rgb(4, 4, 4) 0.5 true false rtl'));
   await page.getByText('View options', { exact: true }).click();
   await page.getByRole('spinbutton', { name: 'Number of copies' }).fill('4');

@@ -11,7 +11,7 @@ export interface FrameFinding {
 }
 
 const blank =
-  'There is nothing to be seen. It may show itself only after a click, or wait for something that is not reached here.';
+  'Nothing is visible. The widget may appear only after a click, or wait for something that cannot be loaded here.';
 
 const said = {
   error: (text: string) => text,

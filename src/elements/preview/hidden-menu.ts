@@ -24,12 +24,12 @@ const hows: Readonly<Record<HiddenPart['is'], string>> = {
 export function hiddenMenu({ settings, hidden, set }: HiddenParts) {
   const { revealed, isRevealed } = settings;
   return html`<details class="more" @keydown=${closeOnLeaving} @focusout=${closeOnLeaving}>
-    <summary class="do" title="Bring to sight what opens, slides in or appears later">
+    <summary class="do" title="Show what opens, slides in or appears later">
       ${icon('hidden')}<span>Hidden parts</span><span class="count">${hidden.length}</span>
     </summary>
     <div class="more-list">
-      <p class="help">What is checked stays in sight while you edit. Nothing of this is saved.</p>
-      ${checkLine('Show hidden parts', 'Show all of them', isRevealed, (isOn) => set({ isRevealed: isOn }))}
+      <p class="help">Checked parts stay visible while you edit. This is not saved.</p>
+      ${checkLine('Show all hidden parts', 'Show all hidden parts', isRevealed, (isOn) => set({ isRevealed: isOn }))}
       ${hidden.map(({ path, label, is, isInHost }) =>
         checkLine(
           `Show ${label}`,

@@ -164,14 +164,14 @@ function viewOptions(parts: BarParts) {
         settings.state,
         states,
         (state) => set({ state: state as PreviewSettings['state'] }),
-        'All links and controls at once',
+        'Applies to all links and controls',
       )}
       <span class="choice"
         ><span class="name">Copies</span
         ><span class="pair"
           >${number('Number of copies', copies, 24, (count) => set({ copies: count }))}<span class="soft">in</span
           >${number('Columns of copies', columns, 6, (count) => set({ columns: count }))}</span
-        ><span class="help">Copies, in so many columns</span></span
+        ><span class="help">Number of copies, and of columns</span></span
       >
       <div class="switches">${switches(parts)}</div>
     </div>
@@ -189,16 +189,16 @@ function switches({ settings, hasPaste, set }: BarParts): TemplateResult[] {
   );
   return [
     ...(hasPaste ? [original] : []),
-    mark('Dark scheme', 'as visitors who prefer dark', settings.scheme === 'dark', (isDark) =>
+    mark('Dark scheme', 'for visitors who prefer dark', settings.scheme === 'dark', (isDark) =>
       set({ scheme: isDark ? 'dark' : 'light' }),
     ),
-    mark('Reduced motion', 'as visitors who prefer less', settings.isStill, (isStill) =>
+    mark('Reduced motion', 'for visitors who prefer less', settings.isStill, (isStill) =>
       set({ isStill }),
     ),
     mark('Right to left', 'as a page in Arabic', settings.isRightToLeft, (isRightToLeft) =>
       set({ isRightToLeft }),
     ),
-    mark('Shadow root', 'keeps all style of the page out', settings.isSealed, (isSealed) =>
+    mark('Shadow root', 'keeps out all page styles', settings.isSealed, (isSealed) =>
       set({ isSealed }),
     ),
   ];

@@ -70,8 +70,7 @@ async function sweepWidths(
   const answerTo = (say: FromFrame['say'], ask: () => void) =>
     new Promise<FromFrame>((resolve, reject) => {
       const timer = setTimeout(
-        () =>
-          reject(new Error('The widget does not answer: its script may be busy without an end.')),
+        () => reject(new Error('The widget is not responding. Its script may be stuck in a loop.')),
         answerMs,
       );
       heard = (message) => {

@@ -31,7 +31,7 @@ const devices: readonly (readonly [title: string, width: number])[] = [
   ['Phone', 360],
   ['Large phone', 430],
   ['Tablet', 768],
-  ['Tablet, turned', 1024],
+  ['Tablet, landscape', 1024],
   ['Laptop', 1280],
   ['Desktop', 1440],
   ['Large desktop', 1920],
@@ -84,7 +84,7 @@ export function widthBar(parts: WidthParts, after: unknown) {
         sweep.is === 'running'
           ? html`<progress max="1" .value=${sweep.share} aria-label="Looking at all widths"></progress>
             <button type="button" class="do" @click=${parts.stopSweep}>Stop</button>`
-          : html`<button type="button" class="do" title="Looks at every width for where the layout changes and where something is cut off" @click=${parts.startSweep}>
+          : html`<button type="button" class="do" title="Finds the widths where the layout changes or something is cut off" @click=${parts.startSweep}>
               ${icon('sweep')}<span>Check all widths</span>
             </button>`
       }
@@ -104,7 +104,7 @@ function mark({ width, isLayout }: Turn) {
 function turnsView(turns: readonly Turn[], resize: (width: number) => void) {
   const { least, most } = sweepRange;
   if (turns.length === 0) {
-    return html`<p class="turns" role="status">The layout is the same from ${least} to ${most} px, and nothing begins to be cut off.</p>`;
+    return html`<p class="turns" role="status">The layout stays the same from ${least} to ${most} px, and nothing new is cut off.</p>`;
   }
   const go = (width: number, words: string) =>
     html`<li><button type="button" class="plain" @click=${() => resize(width)}>${words}</button></li>`;

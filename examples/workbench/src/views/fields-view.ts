@@ -53,7 +53,7 @@ export function fieldsView(bench: Bench) {
 function searching(bench: Bench, mould: Mould) {
   return isStopped('proposals', mould)
     ? html`<p class="soft">The search was stopped. <button @click=${() => findAgain(bench, 'proposals', mould)}>Look for fields</button></p>`
-    : html`<p class="soft" role="status">Looking for what could be a field…</p>`;
+    : html`<p class="soft" role="status">Looking for possible fields…</p>`;
 }
 
 async function take(bench: Bench, mould: Mould, spots: string): Promise<void> {
