@@ -153,7 +153,7 @@ it.each(['light', 'dark'] as const)(
     await frame.locator('li').first().click();
     await page.getByRole('dialog', { name: 'Edit this part' }).waitFor();
     expect(await violationsIn(page)).toEqual([]);
-    await page.getByText('Hidden parts').click();
+    await page.getByText('Hidden parts', { exact: true }).click();
     expect(await violationsIn(page)).toEqual([]);
     await page.getByText('View options').click();
     expect(await violationsIn(page)).toEqual([]);

@@ -66,7 +66,7 @@ it('lists what is hidden and brings one part of it to sight', async () => {
     widths: [700],
   });
   const frame = await frameOf(page, 700);
-  await page.getByText('Hidden parts').click();
+  await page.getByText('Hidden parts', { exact: true }).click();
   const labels = page.locator('km-preview .more-list').first().locator('input');
   const named = () => labels.evaluateAll((all) => all.map((one) => one.ariaLabel));
   await expect

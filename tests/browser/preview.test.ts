@@ -181,7 +181,7 @@ it('shows states, schemes, copies, hosts and what is hidden, each as it is chose
   await page.getByLabel('Dark scheme').check();
   await page.getByLabel('Reduced motion').check();
   await page.getByLabel('Right to left').check();
-  await page.getByText('Hidden parts').click();
+  await page.getByText('Hidden parts', { exact: true }).click();
   await page.getByLabel('Show all hidden parts').check();
   const look = () => {
     const i = document.querySelector('[data-cast] i') as HTMLElement;
