@@ -9,7 +9,7 @@ const paste = `<style>.menu { color: #c33 } .card { border: 2px solid #225577; p
 
 /** Points at an element in the first frame, as somebody with a mouse does. */
 async function pointAt(page: Page, selector: string): Promise<void> {
-  const inside = framed(page).frameLocator('iframe');
+  const inside = framed(page).frameLocator('iframe:not(.next)');
   await inside.locator(selector).first().waitFor();
   await page.getByRole('button', { name: 'point at it in the frames' }).click();
   const outer = await page.locator('km-preview .viewport:not(.small) iframe').first().boundingBox();
@@ -28,7 +28,7 @@ async function pointAt(page: Page, selector: string): Promise<void> {
 it('takes only the part of a paste that is wanted, and back all of it', async () => {
   const page = await opened();
   await pasteIn(page, paste);
-  const inside = framed(page).frameLocator('iframe');
+  const inside = framed(page).frameLocator('iframe:not(.next)');
   await inside.locator('.menu').waitFor();
   const only = page.getByLabel(/Take only these elements/);
   await only.fill('.cards');

@@ -79,7 +79,7 @@ describe('fields in the workbench', () => {
     await go(page, 'Try');
     await page.getByRole('textbox', { name: 'Heading' }).fill('Weir Bridge');
     await expect
-      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
+      .poll(() => framed(page).frameLocator('iframe:not(.next)').locator('h3').textContent())
       .toBe('Weir Bridge');
     await go(page, 'Fields');
     await page.locator('.fields .name', { hasText: 'Heading' }).click();
@@ -91,14 +91,14 @@ describe('fields in the workbench', () => {
       .getByRole('button', { name: 'Remove Heading, and restore the original code' })
       .click();
     await expect
-      .poll(() => framed(page).frameLocator('iframe').locator('h3').textContent())
+      .poll(() => framed(page).frameLocator('iframe:not(.next)').locator('h3').textContent())
       .toBe('Quarry End');
   });
 
   it('finds in the list what is pointed at in a frame, and marks in the frames what the list shows', async () => {
     const page = await opened();
     await pasteIn(page, snippet);
-    const inside = framed(page).frameLocator('iframe');
+    const inside = framed(page).frameLocator('iframe:not(.next)');
     await inside.locator('h3').waitFor();
     await go(page, 'Fields');
     await page.getByRole('button', { name: 'point at it in the frames' }).click();
@@ -167,7 +167,7 @@ describe('fields in the workbench', () => {
     expect(await samples.locator('option').allTextContents()).toContain('weir-bridge');
     await page.getByRole('button', { name: 'Make these the defaults' }).click();
     await samples.selectOption('default');
-    const heading = framed(page).frameLocator('iframe').locator('h3');
+    const heading = framed(page).frameLocator('iframe:not(.next)').locator('h3');
     await expect.poll(() => heading.textContent()).toBe('Weir Bridge');
     await page.getByRole('button', { name: 'Remove the sample weir-bridge' }).click();
     expect(await page.locator('.tags').count()).toBe(0);
@@ -178,7 +178,7 @@ describe('fields in the workbench', () => {
       buffer: Buffer.from(host),
     });
     await page.locator('km-preview').getByLabel('Host page').selectOption('own');
-    const mine = framed(page).frameLocator('iframe').locator('h1');
+    const mine = framed(page).frameLocator('iframe:not(.next)').locator('h1');
     await expect.poll(() => mine.textContent().catch(() => '')).toBe('A page of mine');
     expect(page.complaints).toEqual([]);
   });

@@ -25,7 +25,7 @@ it('puts a widget from the rack into a slot, shows it there, and gives the code 
   await expect.poll(() => said(page)).toBe('side is now a slot.');
 
   await go(page, 'Try');
-  const inside = framed(page).frameLocator('iframe');
+  const inside = framed(page).frameLocator('iframe:not(.next)');
   await page.getByRole('button', { name: 'Put in' }).click();
   const tide = inside.locator('aside .tide');
   await expect.poll(() => tide.allTextContents()).toEqual(['High water at six']);

@@ -24,7 +24,7 @@ describe('the workbench', () => {
     await expect
       .poll(() =>
         framed(page)
-          .frameLocator('iframe')
+          .frameLocator('iframe:not(.next)')
           .locator('h3')
           .count()
           .catch(() => 0),
@@ -92,7 +92,7 @@ describe('the workbench', () => {
       'import React from "react";\nexport const Stop = () => <div className="stop">Quarry End</div>;',
     );
     await expect.poll(() => page.locator('.findings li.error').count()).toBe(1);
-    expect(await framed(page).frameLocator('iframe').locator('h3').textContent()).toBe(
+    expect(await framed(page).frameLocator('iframe:not(.next)').locator('h3').textContent()).toBe(
       'Quarry End',
     );
     await page.waitForTimeout(300);
@@ -115,7 +115,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await expect
       .poll(() =>
         framed(page)
-          .frameLocator('iframe')
+          .frameLocator('iframe:not(.next)')
           .locator('p')
           .count()
           .catch(() => 0),
@@ -195,7 +195,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
       return all;
     });
     await page.dispatchEvent('main', 'drop', { dataTransfer: dropped });
-    const halt = framed(page).frameLocator('iframe').locator('.halt');
+    const halt = framed(page).frameLocator('iframe:not(.next)').locator('.halt');
     await expect
       .poll(() => halt.evaluate((one) => getComputedStyle(one).color).catch(() => ''))
       .toBe('rgb(1, 2, 3)');
@@ -220,7 +220,7 @@ document.addEventListener('keydown', () => { throw 1 });</script>`,
     await page.getByRole('button', { name: 'Rack', exact: true }).click();
     await page.getByText('Examples', { exact: true }).click();
     await page.getByRole('button', { name: 'Open the example Then and now' }).click();
-    const now = framed(page).frameLocator('iframe').locator('.compare__now');
+    const now = framed(page).frameLocator('iframe:not(.next)').locator('.compare__now');
     await expect
       .poll(() => now.evaluate((one) => getComputedStyle(one).backgroundImage).catch(() => ''))
       .toMatch(/^url\("(?:blob|data):/);

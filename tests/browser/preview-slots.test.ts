@@ -65,7 +65,7 @@ async function previewOf(folder: string): Promise<Page> {
 }
 
 const firstFrame = (page: Page) =>
-  page.locator('km-preview iframe').first().contentFrame().frameLocator('iframe');
+  page.locator('km-preview iframe').first().contentFrame().frameLocator('iframe:not(.next)');
 
 const chooseSample = (page: Page, label: string) =>
   page.locator('km-preview').getByRole('combobox', { name: 'Sample' }).selectOption({ label });
