@@ -1,17 +1,24 @@
 // Builds dist/. First src/generated, which the rest is compiled with; each step has a file in build/.
+import { makeBundled } from './build/bundled.mjs';
 import { makeCommandLine } from './build/command-line.mjs';
-import { makeFacts } from './build/facts.mjs';
+import { makeCssDefinitions } from './build/css-definitions.mjs';
+import { makeDeclarations } from './build/declarations.mjs';
+import { copyEngine, makeFacts } from './build/facts.mjs';
 import { makeFrame } from './build/frame.mjs';
 import { makeKit } from './build/kit.mjs';
 import { makeManifestErrors } from './build/manifest-errors.mjs';
+import { buildInPackages } from './build/packages.mjs';
 import { makeRuntime } from './build/runtime.mjs';
 import { makeSchemas } from './build/schemas.mjs';
 import { compileTypes } from './build/types.mjs';
 import { makeView } from './build/view.mjs';
 
-await Promise.all([makeRuntime(), makeFacts(), makeManifestErrors()]);
+await Promise.all([makeCssDefinitions(), makeRuntime(), makeFacts(), makeManifestErrors()]);
 // These two hold code of the library that imports what is generated.
 await Promise.all([makeFrame(), makeKit()]);
 compileTypes();
-await Promise.all([makeView(), makeCommandLine()]);
+await buildInPackages();
+await Promise.all([makeView(), makeCommandLine(), makeBundled()]);
 await makeSchemas();
+copyEngine();
+makeDeclarations();

@@ -1,8 +1,19 @@
 // The command line in few files, packages and all: a thousand small ones take a second to open.
-import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { readFileSync, rmSync } from 'node:fs';
 import { build } from 'esbuild';
+import { writeLicences } from './licences.mjs';
 import { root } from './root.mjs';
+
+/** The kit is large, and a file of its own already. */
+const kitBeside = {
+  name: 'kit-beside',
+  setup({ onResolve }) {
+    onResolve({ filter: /\/generated\/kit\.ts$/ }, () => ({
+      path: '../generated/kit.js',
+      external: true,
+    }));
+  },
+};
 
 /** Writes dist/bin, with the licences of the packages in it. */
 export async function makeCommandLine() {
@@ -25,27 +36,16 @@ export async function makeCommandLine() {
     minifyWhitespace: true,
     minifySyntax: true,
     lineLimit: 160,
-    // In its other form it reads files beside itself.
-    alias: { 'css-tree': `${root}node_modules/css-tree/dist/csstree.esm.js` },
     // What is only read as a file, or is there only where somebody wants it, stays a package.
-    external: ['axe-core', ...Object.keys(peerDependencies)],
+    external: Object.keys(peerDependencies),
+    plugins: [kitBeside],
     banner: {
       js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
     },
   });
-  writeFileSync(`${root}dist/bin/LICENCES.txt`, licencesOf(Object.keys(metafile.inputs)));
-}
-
-/** The licences of the packages that the files belong to. */
-function licencesOf(files) {
-  const folders = files.flatMap(
-    (file) => /^.*node_modules\/(?:@[^/]+\/)?[^/]+/.exec(resolve(root, file))?.[0] ?? [],
+  writeLicences(
+    `${root}dist/bin/LICENCES.txt`,
+    metafile,
+    'Packages that are part of the command line.',
   );
-  const texts = [...new Set(folders)].sort().map((folder) => {
-    const { name, version, license } = JSON.parse(readFileSync(`${folder}/package.json`, 'utf8'));
-    const file = readdirSync(folder).find((one) => /^(?:licen[cs]e|copying)/i.test(one));
-    const text = file ? readFileSync(`${folder}/${file}`, 'utf8').trim() : `Licence: ${license}`;
-    return `${name} ${version}\n\n${text}\n`;
-  });
-  return `Packages that are part of the command line.\n\n${texts.join(`\n${'-'.repeat(72)}\n\n`)}`;
 }

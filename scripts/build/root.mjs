@@ -10,11 +10,12 @@ export const root = fileURLToPath(new URL('../..', import.meta.url));
  *
  * @param name the name of its file without `.ts`
  * @param from what it is made from, for whoever opens it
+ * @param by the name of what makes it, where that makes more
  */
-export function writeGenerated(name, from, text) {
+export function writeGenerated(name, from, text, by = name) {
   const folder = `${root}src/generated`;
   const path = `${folder}/${name}.ts`;
-  const full = `// Made by scripts/build/${name}.mjs from ${from}. Not kept in Git.\n${text}`;
+  const full = `// Made by scripts/build/${by}.mjs from ${from}. Not kept in Git.\n${text}`;
   mkdirSync(folder, { recursive: true });
   let before;
   try {

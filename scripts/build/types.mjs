@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { root } from './root.mjs';
 
 /** The projects that all others are references of. */
-const projects = ['cli', 'page', 'elements', 'kit', 'view'];
+const projects = ['cli', 'page', 'elements', 'kit', 'view', 'server'];
 
 /** Compiles and declares; ends the process where that fails. */
 export function compileTypes() {

@@ -14,13 +14,12 @@ import type { Mould } from './model/mould.ts';
  * @throws Refusal when a step cannot be carried out
  *
  * @example
- * const { parts } = snippetToDelivery([{ name: 'rail.html', text }], (mould) => mould, {}, {
+ * const { parts } = snippetToDelivery('<p>Depot Gate</p>', (mould) => mould, {}, {
  *   form: 'block',
- *   runtime,
  * });
  */
 export function snippetToDelivery(
-  pieces: readonly SnippetPiece[],
+  pieces: string | readonly SnippetPiece[],
   author: (mould: Mould) => Mould,
   castFile: CastFile,
   options: DeliveryOptions,

@@ -37,7 +37,7 @@ export type { AssetAt } from './compile/asset-addresses.ts';
 export type { Cast } from './compile/cast.ts';
 export type { CastOptions } from './compile/caster.ts';
 export { type CompiledMould, compileMould } from './compile/compile-mould.ts';
-export type { Manner } from './compile/style/compile-style.ts';
+export type { Manner } from './compile/style/manner.ts';
 export {
   type ComposedPage,
   composePage,
@@ -58,10 +58,10 @@ export type { Json, JsonObject } from './model/json-source.ts';
 export type { Library, Manifest, Mould } from './model/mould.ts';
 export { type Sample, sampleNames, sampleOf } from './model/samples.ts';
 export type { CheckedValues, ValuesCheck } from './model/values/check-values.ts';
-export { checkValues, valuesSchema } from './model/values/mould-values.ts';
-export { valuesTypes } from './model/values/values-types.ts';
+export { checkValues, valuesSchema, valuesTypes } from './model/values/mould-values.ts';
 export { inLanguage, languagesOf } from './model/words.ts';
 export { compareFields, type FieldChanges } from './pack/compare-fields.ts';
+export { forForm, type MouldJson, mouldFromJson, mouldToJson } from './pack/mould-json.ts';
 export { packMould } from './pack/pack-mould.ts';
 export { unpackMould } from './pack/unpack-mould.ts';
 export { codeFrame } from './problem/code-frame.ts';

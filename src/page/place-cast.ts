@@ -8,8 +8,8 @@ import type { JsonObject } from '../core/model/json-source.ts';
 import { putBlock } from './put-block.ts';
 
 export interface PlaceOptions extends CastOptions {
-  /** The code that ships to pages; see `keen-mould/runtime`. */
-  readonly runtime: Runtime;
+  /** The code that ships to pages; by default the one of this version. */
+  readonly runtime?: Runtime;
 }
 
 /** A cast on this page, and what can be done with it. */
@@ -39,14 +39,14 @@ const placedOn = new WeakMap<Document, Cast[]>();
  * @throws Refusal when the mould is not sound or the cast is of another mould
  *
  * @example
- * const placed = await placeCast(spot, compileMould(mould), { values }, { runtime });
+ * const placed = await placeCast(spot, compileMould(mould), { values });
  * await placed.change({ accent: '#2f5d50' });
  */
 export async function placeCast(
   spot: Element,
   compiled: CompiledMould,
   file: CastFile,
-  { runtime, ...options }: PlaceOptions,
+  { runtime, ...options }: PlaceOptions = {},
 ): Promise<PlacedCast> {
   const page = spot.ownerDocument;
   let values: JsonObject = { ...file.values };

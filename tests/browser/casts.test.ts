@@ -3,7 +3,7 @@ import { checkMould } from '../../src/core/author/check/check-mould.ts';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import type { Cast } from '../../src/core/compile/cast.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
-import type { Manner } from '../../src/core/compile/style/compile-style.ts';
+import type { Manner } from '../../src/core/compile/style/manner.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import type { Mould } from '../../src/core/model/mould.ts';
 import { runtime } from '../../src/generated/runtime.ts';

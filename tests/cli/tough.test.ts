@@ -68,13 +68,15 @@ it.each(changing)(
     const isRoot = process.getuid?.() === 0;
     // To the superuser nothing is closed: it becomes nobody, with a program that nobody may read.
     const away = folderWith();
-    cpSync(program.replace(/keen-mould\.js$/, ''), away, { recursive: true });
+    const dist = program.replace(/bin\/keen-mould\.js$/, '');
+    cpSync(join(dist, 'bin'), join(away, 'bin'), { recursive: true });
+    cpSync(join(dist, 'generated/kit.js'), join(away, 'generated/kit.js'));
     writeFileSync(join(away, 'package.json'), '{ "type": "module", "version": "0.0.0" }');
     spawnSync('chmod', ['-R', 'a+rX', away, cwd]);
     spawnSync('chmod', ['-R', 'a-w', cwd]);
     const { status, stderr } = spawnSync(
       process.execPath,
-      [join(away, 'keen-mould.js'), ...words],
+      [join(away, 'bin/keen-mould.js'), ...words],
       { cwd, encoding: 'utf8', ...(isRoot ? { uid: 65534, gid: 65534 } : {}) },
     );
     spawnSync('chmod', ['-R', 'u+w', cwd]);

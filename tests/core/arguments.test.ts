@@ -49,9 +49,9 @@ it.each<[name: string, call: () => unknown, said: string]>([
     'The pieces are nothing, not a list',
   ],
   [
-    'text for pieces',
-    () => library.importSnippet('<p>x</p>' as never),
-    'The pieces are a string, not a list',
+    'a number for pieces',
+    () => library.importSnippet(3 as never),
+    'The pieces are a number, not a list',
   ],
   ['a piece without text', () => library.importSnippet([{ name: 'a' }] as never), 'entry 1 is not'],
   ['no pack', () => library.unpackMould('zip' as never), 'it is not bytes'],

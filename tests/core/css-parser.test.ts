@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
-import { parse } from '../../src/core/text/css-parser.ts';
+import { parse } from '../../src/core/text/css-tree.ts';
 
 const bits = [
   '(',

@@ -4,8 +4,7 @@ import { compileMould } from '../../src/core/compile/compile-mould.ts';
 import type { JsonObject } from '../../src/core/model/json-source.ts';
 import { mouldSchema, pageSchema } from '../../src/core/model/published-schemas.ts';
 import { sampleNames, sampleOf } from '../../src/core/model/samples.ts';
-import { valuesSchema } from '../../src/core/model/values/mould-values.ts';
-import { valuesTypes } from '../../src/core/model/values/values-types.ts';
+import { valuesSchema, valuesTypes } from '../../src/core/model/values/mould-values.ts';
 import { inLanguage, languagesOf } from '../../src/core/model/words.ts';
 import { mouldOf, someFields } from '../support/mould.ts';
 

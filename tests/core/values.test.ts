@@ -8,12 +8,24 @@ import { readManifest } from '../../src/core/model/manifest.ts';
 import { checkAgainst } from '../../src/core/model/values/check-values.ts';
 import { fillValue } from '../../src/core/model/values/fill.ts';
 import { checkValues, valuesSchema } from '../../src/core/model/values/mould-values.ts';
-import { newAjv, violationOf } from '../../src/core/model/values/violation.ts';
+import { violationOf } from '../../src/core/model/values/violation.ts';
 import { hasErrors } from '../../src/core/problem/finding.ts';
 import { runs } from '../run/long.ts';
 import { mouldOf, someFields } from '../support/mould.ts';
 
 const mould = mouldOf({ fields: someFields, required: ['heading'] });
+
+/** Another validator of JSON Schema, to compare with. */
+function newAjv(): Ajv2020 {
+  const formats = ['css-color', 'safe-address', 'html-text', 'safe-picture', 'svg-drawing'].map(
+    (name) => [name, (text: string) => !violationOf({ type: 'string', format: name })(text)],
+  );
+  return new Ajv2020({
+    strict: false,
+    validateSchema: false,
+    formats: Object.fromEntries(formats),
+  });
+}
 
 describe('values are completed', () => {
   it('absent means default, member by member and row by row', () => {
@@ -166,6 +178,11 @@ describe('the check of a plain schema', () => {
       maxLength: limit,
       minItems: limit,
       maxItems: limit,
+      exclusiveMinimum: limit,
+      multipleOf: fc.constantFrom(1, 2, 0.5),
+      uniqueItems: fc.boolean(),
+      pattern: fc.constantFrom('^a', 'b$', '^.?$'),
+      format: fc.constantFrom('css-color', 'safe-address'),
       enum: fc.array(fc.oneof(fc.constantFrom('a', '\u{1F68B}b', true), fc.integer()), {
         minLength: 1,
       }),

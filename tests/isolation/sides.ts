@@ -4,7 +4,7 @@ import { importSnippet } from '../../src/core/author/snippet/import-snippet.ts';
 import type { SnippetPiece } from '../../src/core/author/snippet/split-piece.ts';
 import type { Cast } from '../../src/core/compile/cast.ts';
 import { compileMould } from '../../src/core/compile/compile-mould.ts';
-import type { Manner } from '../../src/core/compile/style/compile-style.ts';
+import type { Manner } from '../../src/core/compile/style/manner.ts';
 import { deliver } from '../../src/core/deliver/deliver.ts';
 import { toDocument } from '../../src/core/deliver/document.ts';
 import type { Mould } from '../../src/core/model/mould.ts';

@@ -3,14 +3,14 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 
-const dist = fileURLToPath(new URL('../../dist/', import.meta.url));
+const dist = fileURLToPath(new URL('../../dist/types/', import.meta.url));
 const entries = {
   'keen-mould': 'core/index.d.ts',
   'keen-mould/node': 'node/index.d.ts',
   'keen-mould/elements': 'elements/index.d.ts',
   'keen-mould/page': 'page/place-cast.d.ts',
   'keen-mould/runtime': 'generated/runtime.d.ts',
-  'keen-mould/kit': 'generated/kit.d.ts',
+  'keen-mould/kit': 'server/kit.d.ts',
 };
 
 /** A name of another file. */

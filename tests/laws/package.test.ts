@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -46,7 +46,7 @@ const file: CastFile = { id: 'a', values: {} };
 export const html: string = deliver(compileMould(mould).cast(file), { form: 'block', runtime, kit }).parts.html ?? '';
 export const isRefusal = (error: unknown): error is Refusal => error instanceof Refusal;
 // @ts-expect-error: there is no such form.
-deliver(compileMould(mould).cast(file), { form: 'scroll', runtime });
+deliver(compileMould(mould).cast(file), { form: 'scroll' });
 `,
   );
 }, 120_000);
@@ -75,8 +75,15 @@ describe('the package, installed in an empty project', () => {
   it('runs nothing when it is installed, nor does anything it needs', () => {
     const lock = JSON.parse(readFileSync(join(project, 'package-lock.json'), 'utf8'));
     const packages: [string, { hasInstallScript?: boolean }][] = Object.entries(lock.packages);
-    expect(packages.length).toBeGreaterThan(20);
+    expect(packages.length).toBeLessThanOrEqual(40);
     expect(packages.filter(([, one]) => one.hasInstallScript)).toEqual([]);
+  });
+
+  it('takes less than 15 MB, with all that it needs', () => {
+    const files = readdirSync(join(project, 'node_modules'), { recursive: true, encoding: 'utf8' });
+    const sizes = files.map((path) => statSync(join(project, 'node_modules', path)));
+    const bytes = sizes.reduce((sum, one) => sum + (one.isFile() ? one.size : 0), 0);
+    expect(bytes / 1e6).toBeLessThan(15);
   });
 
   it('is imported by Node.js, and its command runs', async () => {

@@ -42,7 +42,7 @@ export interface Cast {
   readonly firstState: string;
   /** Style that has to stand in the page itself, though the cast is in a shadow root; or ''. */
   readonly pageStyle: string;
-  /** Undefined where nothing of the mould has to run. */
+  /** @internal Undefined where nothing of the mould has to run. */
   readonly script: CastScript | undefined;
   /** The values that its script can read, as text: one that differs is another script run. */
   readonly scriptData: string;
@@ -58,7 +58,7 @@ export interface Cast {
   /** Paths of the mould's files under assets/. */
   readonly assets: readonly string[];
   readonly findings: readonly Finding[];
-  /** What it was made from, for forms of delivery that cast again elsewhere. */
+  /** @internal What it was made from, for forms of delivery that cast again elsewhere. */
   readonly made: Made;
 }
 
@@ -67,4 +67,6 @@ interface Made {
   readonly ready: ReadyMould;
   readonly look: 'own' | 'host';
   readonly assetAt: AssetAt | undefined;
+  /** The markup of other values, as no part of a page. */
+  readonly write: (values: CheckedValues, id: string) => string;
 }

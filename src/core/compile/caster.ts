@@ -18,7 +18,7 @@ import type { ReadyMould } from './ready-mould.ts';
 import type { CastScript } from './script/cast-script.ts';
 import { scriptValues } from './script-values.ts';
 import { castStyle } from './style/cast-style.ts';
-import type { Manner } from './style/compile-style.ts';
+import type { Manner } from './style/manner.ts';
 import { withInlineNames } from './template/inline-names.ts';
 import type { Placing } from './template/scope.ts';
 import { linkPlan } from './write/link-plan.ts';
@@ -54,13 +54,14 @@ export interface Caster extends CastMaker {
 export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string): Caster {
   const linked = linkMould(ready);
   const { write, named, hasInlineNames } = linked;
+  const writeWhole: Caster['write'] = hasInlineNames
+    ? (values, id, { slots = noSlots, ...place } = {}) =>
+        filled(named(write(values, id, { ...place, slots: marksOf(Object.keys(slots)) })), slots)
+    : write;
   return {
-    write: hasInlineNames
-      ? (values, id, { slots = noSlots, ...place } = {}) =>
-          filled(named(write(values, id, { ...place, slots: marksOf(Object.keys(slots)) })), slots)
-      : write,
+    write: writeWhole,
     cast: (castFile = {}, options = {}) =>
-      makeCast(ready, linked, castFile, { ...options, boundAt }),
+      makeCast(ready, linked, castFile, { ...options, boundAt, writeWhole }),
   };
 }
 
@@ -131,7 +132,10 @@ function makeCast(
   ready: ReadyMould,
   { write, named, hasInlineNames, ...linked }: LinkedMould,
   castFile: CastFile,
-  options: CastOptions & { readonly boundAt?: ((field: Field) => string) | undefined },
+  options: CastOptions & {
+    readonly boundAt?: ((field: Field) => string) | undefined;
+    readonly writeWhole: Caster['write'];
+  },
 ): Cast {
   const { name } = ready;
   const { placeOf, moulds, within, assetAt, sealed = false, look = 'own', boundAt } = options;
@@ -192,7 +196,7 @@ function makeCast(
     fillsSlots: slots.areToBeStyled,
     firstState: ready.hasScript ? linked.firstState(values) : '',
     scriptData: scriptDataOf(script, values),
-    made: { ready, look, assetAt },
+    made: { ready, look, assetAt, write: options.writeWhole },
     findings: [...aboutPlacing(castFile, ready, within), ...checked.findings, ...slots.findings],
     // Last: what is added to a copy takes V8 sixty times as long as what is copied into it.
     ...linked.shared,

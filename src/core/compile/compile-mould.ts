@@ -68,7 +68,7 @@ export interface CompiledMould {
   cast(cast?: CastFile, options?: CastOptions): Cast;
   /** The markup of checked values, and nothing else: what one cast costs. */
   write(values: CheckedValues, id: string, place?: Partial<Placing>): string;
-  /** All that casting takes, for those forms of delivery that cast on their own. */
+  /** @internal All that casting takes, for those forms of delivery that cast on their own. */
   readonly ready: ReadyMould;
 }
 
@@ -76,8 +76,13 @@ export interface CompiledMould {
  * Compiles a mould once for any number of casts. Never throws on what the mould holds.
  *
  * @throws Refusal when what is given is no mould
- * @param read its sources, where they have been parsed before
+ *
+ * @example
+ * const { isSound, cast } = compileMould(mould);
  */
+export function compileMould(given: Mould): CompiledMould;
+/** @internal With its sources, where they have been parsed before. */
+export function compileMould(given: Mould, read: ParsedSources): CompiledMould;
 export function compileMould(given: Mould, read?: ParsedSources): CompiledMould {
   requireMould(given);
   const tooDeep = nestingFaults(given);

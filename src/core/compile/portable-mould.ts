@@ -2,7 +2,8 @@ import { type Field, fieldsBelow } from '../model/field.ts';
 import type { FieldSchema } from '../model/kind.ts';
 import type { ReadyMould } from './ready-mould.ts';
 import type { CastScript } from './script/cast-script.ts';
-import type { Manner, MouldStyle } from './style/compile-style.ts';
+import type { MouldStyle } from './style/compile-style.ts';
+import type { Manner } from './style/manner.ts';
 
 /** Pairs of a name and a new one. */
 type Pairs = readonly (readonly [string, string])[];

@@ -3,7 +3,8 @@ import type { Library, Slot } from '../model/mould.ts';
 import type { HiddenTarget } from './first-state.ts';
 import type { TextGuard } from './guard/text-guard.ts';
 import type { CastScript } from './script/cast-script.ts';
-import type { Manner, MouldStyle } from './style/compile-style.ts';
+import type { MouldStyle } from './style/compile-style.ts';
+import type { Manner } from './style/manner.ts';
 import type { InlineNames } from './template/inline-names.ts';
 import type { Plan } from './write/plan.ts';
 

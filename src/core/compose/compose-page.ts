@@ -12,6 +12,7 @@ import {
   styleElements,
 } from '../deliver/elements.ts';
 import { finishedPieces } from '../deliver/finished-pieces.ts';
+import { usualRuntime } from '../deliver/usual.ts';
 import type { JsonObject, JsonPath } from '../model/json-source.ts';
 import { type Finding, finding, type Place } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
@@ -31,7 +32,8 @@ export interface SharedText {
 export interface PageSetting {
   /** Gives a mould by the name or folder that a cast says; undefined where there is none. */
   readonly mouldOf: (mould: string, version?: string) => CompiledMould | undefined;
-  readonly runtime: Runtime;
+  /** The code that ships to pages; by default the one of this version. */
+  readonly runtime?: Runtime | undefined;
   /** The host read before; by default a page with nothing but the casts. */
   readonly host?: HostPage | undefined;
   /** Gives the values of a shared file; undefined where there is none. */
@@ -74,10 +76,10 @@ export interface ComposedPage {
  * out and reported.
  *
  * @example
- * const { html } = composePage(page, { mouldOf: (name) => moulds.get(name), runtime });
+ * const { html } = composePage(page, { mouldOf: (name) => moulds.get(name) });
  */
 export function composePage(page: PageFile, setting: PageSetting): ComposedPage {
-  const { host = hostPage(), placeOf = () => undefined, runtime, parts } = setting;
+  const { host = hostPage(), placeOf = () => undefined, runtime = usualRuntime, parts } = setting;
   const ids = new PageIds();
   for (const [index, cast] of page.casts.entries()) ids.note(cast, ['casts', index], placeOf);
   const findings: PageFinding[] = [...ids.findings];

@@ -1,9 +1,9 @@
+import { base64 } from '@scure/base';
 import type { AssetAt } from '../compile/asset-addresses.ts';
 import type { Mould } from '../model/mould.ts';
 import { contentType } from '../text/content-type.ts';
-
-/** What every host of this code has, named here for lack of its types. */
-declare const btoa: (bytes: string) => string;
+import { getOrMake } from '../text/memoize.ts';
+import { bytesOf } from '../text/utf8.ts';
 
 /** Puts each file into the code itself, as a `data:` address (RFC 2397). */
 export function assetsInline(moulds: readonly Mould[]): AssetAt {
@@ -13,10 +13,10 @@ export function assetsInline(moulds: readonly Mould[]): AssetAt {
     const key = `${mould} ${path}`;
     const file = files.get(mould)?.[path];
     if (file === undefined) return undefined;
-    const address =
-      made.get(key) ?? `data:${contentType(path).replace(' ', '')};base64,${toBase64(file)}`;
-    made.set(key, address);
-    return address;
+    return getOrMake(made, key, () => {
+      const bytes = typeof file === 'string' ? bytesOf(file) : file;
+      return `data:${contentType(path).replace(' ', '')};base64,${base64.encode(bytes)}`;
+    });
   };
 }
 
@@ -35,18 +35,4 @@ export function assetsAt(base: string, isShared: boolean): AssetAt {
 export function placeUnder(mould: string, path: string, isShared: boolean): string {
   const name = path.slice('assets/'.length);
   return isShared ? `${mould}/${name}` : name;
-}
-
-function toBase64(file: string | Uint8Array): string {
-  if (typeof file === 'string') return toBase64(utf8(file));
-  let bytes = '';
-  for (const byte of file) bytes += String.fromCharCode(byte);
-  return btoa(bytes);
-}
-
-function utf8(text: string): Uint8Array {
-  const escaped = encodeURIComponent(text).replace(/%([0-9A-F]{2})/g, (_, code: string) =>
-    String.fromCharCode(Number.parseInt(code, 16)),
-  );
-  return Uint8Array.from(escaped, (char) => char.charCodeAt(0));
 }

@@ -18,7 +18,7 @@ export interface DeliveryOptions extends WritingOptions {
  * @throws Refusal when the nonce is none, or a form is asked for that takes what was not given
  *
  * @example
- * const { parts } = deliver(compiled.cast({ values }), { form: 'block', runtime });
+ * const { parts } = deliver(compiled.cast({ values }), { form: 'block' });
  */
 export function deliver(given: Cast | readonly Cast[], options: DeliveryOptions): Delivery {
   requireObject('The options', options);

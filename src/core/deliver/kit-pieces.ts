@@ -1,6 +1,6 @@
 import type { Cast } from '../compile/cast.ts';
 import { type PortableMould, portable } from '../compile/portable-mould.ts';
-import type { Manner } from '../compile/style/compile-style.ts';
+import type { Manner } from '../compile/style/manner.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import { type Field, fieldsBelow } from '../model/field.ts';
 import type { Finish, Runtime } from './delivery.ts';

@@ -6,13 +6,18 @@ import type { Delivery, Finish, Parts, Runtime } from './delivery.ts';
 import { toDocument } from './document.ts';
 import { finishedPieces } from './finished-pieces.ts';
 import type { Form, FormSource, Kit, StyleAt } from './form.ts';
+import { usualKit, usualRuntime } from './usual.ts';
 
 /** How casts are written, whatever the form. */
 export interface WritingOptions {
   /** Also as a whole HTML document, to look at or to put into a frame. */
   readonly document?: boolean;
-  readonly runtime: Runtime;
-  /** The code that casts elsewhere, for `element` and `module`; see `keen-mould/kit`. */
+  /** The code that ships to pages; by default the one of this version. */
+  readonly runtime?: Runtime | undefined;
+  /**
+   * The code that casts elsewhere, for `element` and `module`; there by default in Node.js and with
+   * `keen-mould/server`, in browsers once `keen-mould/kit` was imported.
+   */
   readonly kit?: Kit | undefined;
   /** Casts that stand before on the same page, whose shared style and code are there already. */
   readonly before?: readonly Cast[];
@@ -39,8 +44,8 @@ export function writeForm(
 ): Delivery {
   const {
     document,
-    runtime,
-    kit,
+    runtime = usualRuntime,
+    kit = usualKit(),
     before,
     style = 'head',
     nonce = '',

@@ -1,7 +1,7 @@
-import type { Violation } from '#violation';
 import type { Json, JsonPath } from './json-source.ts';
 import type { FieldSchema, Kind } from './kind.ts';
 import type { KindName } from './kinds.ts';
+import type { Violation } from './values/violation.ts';
 
 /** One editable setting, read from its declaration and complete with what it left unsaid. */
 export interface Field {

@@ -1,4 +1,3 @@
-import { newAjv, type Violation, violationOf } from '#violation';
 import { type Finding, finding } from '../problem/finding.ts';
 import { nearestName } from '../problem/nearest-name.ts';
 import { type Field, fieldsBelow } from './field.ts';
@@ -11,6 +10,7 @@ import { propertyName } from './property-name.ts';
 import { readShapes, type ShapedGroup } from './shapes.ts';
 import { settle, type ValueProblem } from './values/settle.ts';
 import { shown } from './values/shown.ts';
+import { type Violation, violationOf } from './values/violation.ts';
 
 const namePattern = /^[A-Za-z][A-Za-z0-9_-]*$/;
 
@@ -55,17 +55,10 @@ interface Spot {
 class FieldReader {
   private readonly source: JsonSource;
   private readonly add: (one: Finding) => void;
-  private made: ReturnType<typeof newAjv> | undefined;
 
   constructor(source: JsonSource, add: (one: Finding) => void) {
     this.source = source;
     this.add = add;
-  }
-
-  /** One for all fields: making one takes longer than all that it is asked. */
-  private ajv(): ReturnType<typeof newAjv> {
-    this.made ??= newAjv();
-    return this.made;
   }
 
   read(declared: FieldSchema, spot: Spot): Field {
@@ -108,7 +101,7 @@ class FieldReader {
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
     try {
-      return violationOf(kind.schema(declared), () => this.ajv());
+      return violationOf(kind.schema(declared));
     } catch (error) {
       const what = (error as Error).message.replace(/^./, (letter) => letter.toLowerCase());
       this.say('field/wrong', { path: nameOf(spot), what }, spot);

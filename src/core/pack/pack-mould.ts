@@ -6,6 +6,7 @@ import type { Mould } from '../model/mould.ts';
 import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { firstUnsafe } from '../text/safe-path.ts';
+import { filesOf } from './mould-files.ts';
 
 /** The file of a pack that says what it is. */
 export const packFile = 'pack.json';
@@ -16,9 +17,6 @@ export const packFormat = 1;
 /** All times in a pack: the first there is in a zip, so that the same mould gives the same bytes. */
 const noTime = new Date(1980, 0, 1);
 
-/** Files of a folder by their paths, with forward slashes. */
-export type PackedFiles = Readonly<Record<string, Uint8Array>>;
-
 /**
  * Packs a mould: the files of its folder as a zip, with a digest of them all. The same mould gives the
  * same bytes.
@@ -27,7 +25,9 @@ export type PackedFiles = Readonly<Record<string, Uint8Array>>;
  */
 export function packMould(mould: Mould): Uint8Array {
   requireMould(mould);
-  const files = filesOf(mould);
+  const files = Object.fromEntries(
+    Object.entries(filesOf(mould)).map(([path, content]) => [path, asBytes(content)]),
+  );
   const unsafe = firstUnsafe(Object.keys(files));
   if (unsafe) throw new Refusal(finding('pack/unsafe-path', unsafe));
   const { name, version } = mould.manifest;
@@ -53,7 +53,7 @@ function isAllButNothing(bytes: Uint8Array): boolean {
 }
 
 /** The digest of some files: SHA-256 over the path and the digest of each, in order of paths. */
-export function digestOf(files: PackedFiles): string {
+export function digestOf(files: Readonly<Record<string, Uint8Array>>): string {
   const paths = Object.keys(files).sort();
   const parts = paths.flatMap((path) => [
     utf8ToBytes(`${path}\0`),
@@ -62,19 +62,6 @@ export function digestOf(files: PackedFiles): string {
   return bytesToHex(sha256(concatBytes(...parts)));
 }
 
-/** A mould as the files of its folder. */
-function filesOf({ manifestText, template, style, script, files }: Mould): PackedFiles {
-  const sources = { 'mould.json': manifestText, 'template.html': template };
-  const optional = { 'style.css': style, 'script.js': script };
-  const all: Record<string, string | Uint8Array> = {
-    ...sources,
-    ...Object.fromEntries(Object.entries(optional).filter(([, text]) => text !== '')),
-    ...files,
-  };
-  const paths = Object.keys(all).sort();
-  const bytes = paths.map((path) => {
-    const content = all[path] as string | Uint8Array;
-    return [path, typeof content === 'string' ? utf8ToBytes(content) : content];
-  });
-  return Object.fromEntries(bytes);
+function asBytes(content: string | Uint8Array): Uint8Array {
+  return typeof content === 'string' ? utf8ToBytes(content) : content;
 }

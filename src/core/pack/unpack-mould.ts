@@ -1,23 +1,16 @@
 import { unzipSync } from 'fflate';
 import { isJsonObject, parseJson } from '../model/json-source.ts';
-import { readManifest } from '../model/manifest.ts';
 import type { Mould } from '../model/mould.ts';
 import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { firstUnsafe } from '../text/safe-path.ts';
 import { textOf } from '../text/utf8.ts';
-import {
-  digestOf,
-  harmlessBytes,
-  mostBlownUp,
-  type PackedFiles,
-  packFile,
-  packFormat,
-} from './pack-mould.ts';
+import { type FolderFiles, mouldOfFiles } from './mould-files.ts';
+import { digestOf, harmlessBytes, mostBlownUp, packFile, packFormat } from './pack-mould.ts';
 import { type ZipEntry, zipEntries } from './zip-entries.ts';
 
 /** The most that a pack may hold. */
-const packLimits = {
+export const packLimits = {
   /** Of the zip itself, and of all its files outside it. */
   zipBytes: 64 * 2 ** 20,
   bytes: 256 * 2 ** 20,
@@ -39,16 +32,22 @@ export function unpackMould(pack: Uint8Array): Mould {
   refuseUnsafe(entries);
   const files = opened(pack, entries);
   const { [packFile]: about, ...rest } = files;
-  const { manifestText, ...mould } = mouldOf(rest);
+  if (!rest['mould.json']) refuse('pack/not-one', { why: 'it has no mould.json' });
   checkAbout(about, rest);
-  const { manifest, findings } = readManifest(manifestText);
+  return wholeMould(rest);
+}
+
+/**
+ * The mould of some files.
+ *
+ * @throws Refusal with what is wrong with its mould.json
+ */
+export function wholeMould(files: FolderFiles): Mould {
+  const { mould, findings } = mouldOfFiles(files);
+  if (mould) return mould;
   const [first, ...others] = findings.filter(({ level }) => level === 'error');
-  if (!manifest)
-    throw new Refusal(
-      first ?? finding('pack/not-one', { why: 'its mould.json is invalid' }),
-      ...others,
-    );
-  return { manifest, manifestText, ...mould };
+  const invalid = finding('pack/not-one', { why: 'its mould.json is invalid' });
+  throw new Refusal(first ?? invalid, ...others);
 }
 
 function refuse(
@@ -80,7 +79,10 @@ function refuseUnsafe(entries: readonly ZipEntry[]): void {
 }
 
 /** The files, each no larger than the list of contents says. */
-function opened(pack: Uint8Array, entries: readonly ZipEntry[]): PackedFiles {
+function opened(
+  pack: Uint8Array,
+  entries: readonly ZipEntry[],
+): Readonly<Record<string, Uint8Array>> {
   const sizes = new Map(entries.map(({ path, bytes }) => [path, bytes]));
   try {
     const files = unzipSync(pack, {
@@ -95,7 +97,10 @@ function opened(pack: Uint8Array, entries: readonly ZipEntry[]): PackedFiles {
   return refuse('pack/not-one', { why: 'its contents do not match its directory' });
 }
 
-function checkAbout(about: Uint8Array | undefined, files: PackedFiles): void {
+function checkAbout(
+  about: Uint8Array | undefined,
+  files: Readonly<Record<string, Uint8Array>>,
+): void {
   if (!about) refuse('pack/not-one', { why: `it has no ${packFile}` });
   const source = parseJson(packFile, textOf(about));
   const { value } = source;
@@ -108,18 +113,4 @@ function checkAbout(about: Uint8Array | undefined, files: PackedFiles): void {
     );
   }
   if (value.sha256 !== digestOf(files)) refuse('pack/digest', {});
-}
-
-function mouldOf(files: PackedFiles): Omit<Mould, 'manifest'> {
-  const { 'mould.json': manifest, 'template.html': template, ...rest } = files;
-  const { 'style.css': style, 'script.js': script, ...others } = rest;
-  if (!manifest) refuse('pack/not-one', { why: 'it has no mould.json' });
-  const text = (bytes: Uint8Array | undefined) => (bytes ? textOf(bytes) : '');
-  return {
-    manifestText: text(manifest),
-    template: text(template),
-    style: text(style),
-    script: text(script),
-    files: others,
-  };
 }

@@ -29,6 +29,8 @@ export interface Finding {
   /** How to fix it. */
   readonly hint?: string;
   readonly fixable?: boolean;
+  /** What the message says of this case, for wording in other languages. */
+  readonly data: Readonly<Record<string, unknown>>;
 }
 
 /**
@@ -53,6 +55,7 @@ export function finding<C extends Code>(
     ...place,
     ...(path === undefined ? {} : { path }),
     ...(hint === undefined ? {} : { hint }),
+    data: data as Finding['data'],
   };
 }
 

@@ -1,9 +1,9 @@
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import type { CDPSession, Page } from 'playwright-core';
 import { factsText } from '../../generated/facts.ts';
+import { ownPackage } from '../files/own-package.ts';
 
-const engine = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 let engineText: Promise<string> | undefined;
 
 /**
@@ -33,7 +33,7 @@ export class Aside {
   async install(isAccessible: boolean): Promise<void> {
     await this.ask(`void (globalThis.facts = ${factsText})`);
     if (!isAccessible) return;
-    engineText ??= readFile(engine, 'utf8');
+    engineText ??= readFile(join(ownPackage(), 'dist/engine/axe.min.js'), 'utf8');
     await this.ask(`${await engineText}; void 0`);
   }
 

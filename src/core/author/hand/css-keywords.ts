@@ -1,7 +1,7 @@
-import { lexer } from 'css-tree';
+import { cssGrammar } from '../sources/css-grammar.ts';
 
 /** The parts of the lexer that hold the grammar; its types say nothing of them. */
-const grammar = lexer as unknown as Readonly<
+const grammar = cssGrammar as unknown as Readonly<
   Record<'types' | 'properties', Readonly<Record<string, { readonly syntax: unknown } | undefined>>>
 >;
 
@@ -40,6 +40,7 @@ export function keywordsOf(
   };
   look(grammar.properties[property]?.syntax);
   if (!words.has(word)) return [];
-  const isValid = (one: string) => lexer.matchProperty(property, valueWith(one)).error === null;
+  const isValid = (one: string) =>
+    cssGrammar.matchProperty(property, valueWith(one)).error === null;
   return [...words].filter((one) => !global.test(one) && isValid(one)).slice(0, most);
 }

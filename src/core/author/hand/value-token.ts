@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { tokenize, tokenTypes } from '../../text/css-tree.ts';
 import type { Range } from '../../text/edits.ts';
 
 const t = tokenTypes;

@@ -60,13 +60,18 @@ export interface ImportedSnippet {
  * Makes a mould from pasted code: the paste kept as it came under `snippet/`, its markup, style
  * and script apart, each in the author's own text.
  *
+ * @param pasted what was pasted as one text, or in several pieces
  * @throws Refusal when nothing was pasted, the name asked for cannot be one, or the code is in a
  *   language that no browser runs and that cannot be compiled
+ *
+ * @example
+ * const { mould, findings } = importSnippet('<p class="fare">Adult 4.50</p>');
  */
 export function importSnippet(
-  pieces: readonly SnippetPiece[],
+  pasted: string | readonly SnippetPiece[],
   options: ImportOptions = {},
 ): ImportedSnippet {
+  const pieces = typeof pasted === 'string' ? [{ name: 'pasted.html', text: pasted }] : pasted;
   requireAll('The pieces', pieces, isPiece, 'a list of { name, text }');
   refuseEmpty(pieces);
   const { compilers = {}, pageStyles, local = none, installed = none } = options;

@@ -1,6 +1,6 @@
-import { type CssNode, type Declaration, generate, type Rule } from 'css-tree';
+import type { CssNode, Declaration, Rule } from 'css-tree';
 import { atRuleNamed } from '../../compile/style/at-rules.ts';
-import { parse } from '../../text/css-parser.ts';
+import { generate, parse } from '../../text/css-tree.ts';
 import { extentOnLines, type Range, withoutRanges } from '../../text/edits.ts';
 
 /**

@@ -1,5 +1,5 @@
 import { type Program, parse as parseScript } from 'acorn';
-import { parse as parseStyle } from '../../text/css-parser.ts';
+import { parse as parseStyle } from '../../text/css-tree.ts';
 import { codeStart } from './code-start.ts';
 import { styleDialectOf } from './dialect.ts';
 

@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes, url } from 'css-tree';
+import { tokenize, tokenTypes, url } from '../../text/css-tree.ts';
 import { type Edit, withEdits } from '../../text/edits.ts';
 import type { AssetShelf } from './local-files.ts';
 

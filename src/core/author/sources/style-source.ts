@@ -1,6 +1,7 @@
-import { type CssNode, generate, keyword, type Rule } from 'css-tree';
+import type { CssNode, Rule } from 'css-tree';
 import { atRuleNamed } from '../../compile/style/at-rules.ts';
 import type { ParsedStyle } from '../../compile/style/parse-style.ts';
+import { generate, keyword } from '../../text/css-tree.ts';
 import type { Range } from '../../text/edits.ts';
 import { type Source, toSource } from './source.ts';
 

@@ -1,4 +1,4 @@
-import { keyword } from 'css-tree';
+import { keyword } from '../../text/css-tree.ts';
 
 /** What CSS keeps by name for a whole page. */
 export const nameKinds = [

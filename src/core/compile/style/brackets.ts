@@ -1,4 +1,4 @@
-import { tokenTypes as t, tokenize } from 'css-tree';
+import { tokenTypes as t, tokenize } from '../../text/css-tree.ts';
 
 const closers: Readonly<Record<number, string>> = {
   [t.Function]: ')',

@@ -1,13 +1,15 @@
-import { type CssNode, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
 import { type Field, fieldsBelow } from '../../model/field.ts';
 import type { JsonPath } from '../../model/json-source.ts';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { walk } from '../../text/css-tree.ts';
 import { urlProperty } from '../write/ids.ts';
 import { isCssValue } from './css-value.ts';
 import { declaredIn, registeredIn, undeclaredProperties } from './custom-properties.ts';
 import { farPageType } from './far-page-type.ts';
 import { fieldRule, titleOf } from './field-rule.ts';
 import { guardOf } from './guard.ts';
+import type { Manner } from './manner.ts';
 import type { Moving } from './moving-properties.ts';
 import { belowRules, narrowFields, presetsOf } from './narrow.ts';
 import { type PageNames, readPageNames } from './page-names.ts';
@@ -22,14 +24,6 @@ import { isRowName, type RowSheet } from './row-rules.ts';
 import { ruleOf } from './rule-of.ts';
 import { type ScopedStyle, scopeStyle } from './scope-style.ts';
 import { varFaults } from './var-places.ts';
-
-/** How a cast is kept apart from its host. */
-export interface Manner {
-  /** True for a shadow root. */
-  readonly sealed?: boolean;
-  /** `own`, as the snippet looked; `host`, with the type and colours of the site. */
-  readonly look?: 'own' | 'host';
-}
 
 /** What the style of a mould is compiled with. */
 export interface StyleSource {

@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { tokenize, tokenTypes } from '../../text/css-tree.ts';
 
 const t = tokenTypes;
 

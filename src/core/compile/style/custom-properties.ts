@@ -1,4 +1,5 @@
-import { type CssNode, generate, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import { generate, walk } from '../../text/css-tree.ts';
 import { isAtRule } from './at-rules.ts';
 
 /**

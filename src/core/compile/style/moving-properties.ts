@@ -1,4 +1,6 @@
-import { type CssNode, generate, keyword, lexer, type Rule, walk } from 'css-tree';
+import type { CssNode, Rule } from 'css-tree';
+import { cssProperties } from '../../../generated/css-properties.ts';
+import { generate, keyword, walk } from '../../text/css-tree.ts';
 import { atRuleNamed } from './at-rules.ts';
 import { isPseudoElement } from './scope-selector.ts';
 
@@ -21,8 +23,7 @@ export interface Moving {
   readonly isAnywhere: boolean;
 }
 
-const { properties } = lexer as unknown as { properties: Readonly<Record<string, unknown>> };
-const known = new Set(Object.keys(properties).filter((name) => /^[a-z-]+$/.test(name)));
+const known = new Set(cssProperties.filter((name) => /^[a-z-]+$/.test(name)));
 
 /** What shows that a script may set style on elements; one that changes classes does not. */
 const setsStyle = /\bstyle\b|cssText|\.animate\b|setKeyframes|\bcss\b/;

@@ -1,6 +1,5 @@
-import { type CssNode, type ParseOptions, tokenTypes as t } from 'css-tree';
-import { fork } from '../../text/css-parser.ts';
-import { memoize } from '../../text/memoize.ts';
+import type { CssNode, ParseOptions } from 'css-tree';
+import { parse, tokenTypes as t } from '../../text/css-tree.ts';
 
 /** What css-tree's parser has at hand inside a node's parser, as far as it is used here. */
 interface Parser {
@@ -20,13 +19,11 @@ interface Parser {
   parseWithFallback(parse: (this: Parser) => CssNode, fallback: (from: number) => CssNode): CssNode;
   consumeUntilSemicolonIncluded: (code: number) => number;
   Raw(consume: ((code: number) => number) | null, excludeBlanks: boolean): CssNode;
+  Block(isStyleBlock: boolean): CssNode;
   Rule(): CssNode;
+  StyleSheet(): CssNode;
   Declaration(): CssNode;
   Atrule(isStyleBlock: boolean): CssNode;
-}
-
-interface Config {
-  readonly node: { Block: { parse(this: Parser, isStyleBlock: boolean): CssNode } };
 }
 
 /**
@@ -34,23 +31,20 @@ interface Config {
  * a brace before a semicolon is a rule. The parser as it comes takes only those that begin with
  * `&`, and keeps all else as text up to the next semicolon.
  */
-const nestedParser = memoize(() => {
-  const extended = fork(((config: Config) => {
-    const { Block } = config.node;
-    config.node.Block = {
-      ...Block,
-      parse(isStyleBlock) {
-        return isStyleBlock ? styleBlock.call(this) : Block.parse.call(this, false);
-      },
-    };
-    return config;
-  }) as unknown as Parameters<typeof fork>[0]);
-  return extended.parse as (text: string, options: ParseOptions) => CssNode;
-});
+parse.config.context.nestedStylesheet = function (this: Parser) {
+  const { Block } = this;
+  this.Block = (isStyleBlock) =>
+    isStyleBlock ? styleBlock.call(this) : Block.call(this, isStyleBlock);
+  try {
+    return this.StyleSheet();
+  } finally {
+    this.Block = Block;
+  }
+};
 
 /** Parses style in which rules stand in rules. */
 export function parseNested(style: string, options: ParseOptions): CssNode {
-  return nestedParser()(style, options);
+  return parse(style, { ...options, context: 'nestedStylesheet' });
 }
 
 /** How deep rules may stand in each other; what is deeper is kept as text, and reported. */

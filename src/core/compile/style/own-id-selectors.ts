@@ -1,5 +1,6 @@
-import { type CssNode, generate, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
 import type MagicString from 'magic-string';
+import { generate, walk } from '../../text/css-tree.ts';
 
 /** The id of whichever cast, with the weight of one. */
 export function anyId(id: string): string {

@@ -1,5 +1,6 @@
-import { type CssNode, keyword, tokenize, tokenTypes, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
 import type MagicString from 'magic-string';
+import { keyword, tokenize, tokenTypes, walk } from '../../text/css-tree.ts';
 import { escapeRegExp } from '../../text/escape-reg-exp.ts';
 import { atRuleNamed, isAtRule, type NameKind, nameKinds } from './at-rules.ts';
 

@@ -1,5 +1,5 @@
-import { type CssNode, find, type ParseOptions } from 'css-tree';
-import { parse } from '../../text/css-parser.ts';
+import type { CssNode, ParseOptions } from 'css-tree';
+import { find, parse } from '../../text/css-tree.ts';
 import { parseNested } from './nested-syntax.ts';
 
 /** A style sheet as the CSS parser gives it; values and preludes of at-rules are raw text. */
@@ -12,7 +12,7 @@ export interface ParsedStyle {
 /** Parses a style sheet. A stretch that cannot be read is kept raw and noted. */
 export function parseStyle(style: string): ParsedStyle {
   const read = parseWith(parse, style);
-  // The other parser takes a while to be made, and only nested rules need it.
+  // The other way looks ahead at each declaration, and only nested rules need it.
   const isNested =
     /\{[^{}]*\{/.test(style) && (read.faults.length > 0 || find(read.tree, holdsRule) !== null);
   return isNested ? parseWith(parseNested, style) : read;

@@ -1,4 +1,5 @@
-import { type CssNode, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import { walk } from '../../text/css-tree.ts';
 
 /** What shows in a template that parts of its elements are drawn by the browser. */
 const drawnParts: readonly (readonly [shows: RegExp, parts: string])[] = [

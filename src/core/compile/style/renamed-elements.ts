@@ -1,5 +1,6 @@
-import { type CssNode, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
 import type MagicString from 'magic-string';
+import { walk } from '../../text/css-tree.ts';
 import { namedAs } from '../named-as.ts';
 
 /**

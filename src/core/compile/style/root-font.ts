@@ -1,5 +1,6 @@
-import { type CssNode, generate, walk } from 'css-tree';
+import type { CssNode } from 'css-tree';
 import type MagicString from 'magic-string';
+import { generate, walk } from '../../text/css-tree.ts';
 import { initialPx } from './root-size.ts';
 
 /** Sizes of type that depend on what is around an element. */

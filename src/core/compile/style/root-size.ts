@@ -1,5 +1,6 @@
-import { type CssNode, type Declaration, generate, tokenize, tokenTypes, walk } from 'css-tree';
+import type { CssNode, Declaration } from 'css-tree';
 import type MagicString from 'magic-string';
+import { generate, tokenize, tokenTypes, walk } from '../../text/css-tree.ts';
 import { isAtRule } from './at-rules.ts';
 
 /** What browsers begin with (CSS Fonts 4, 2.5: medium), and so what a percentage of the root is of. */

@@ -1,5 +1,6 @@
-import { type CssNode, find, type Selector, walk } from 'css-tree';
+import type { CssNode, Selector } from 'css-tree';
 import type MagicString from 'magic-string';
+import { find, walk } from '../../text/css-tree.ts';
 import type { RootFacts } from './root-facts.ts';
 import {
   castGuard,

@@ -1,6 +1,7 @@
-import { type Atrule, type CssNode, generate, type Rule, type SelectorList, walk } from 'css-tree';
+import type { Atrule, CssNode, Rule, SelectorList } from 'css-tree';
 import MagicString from 'magic-string';
 import { type Finding, finding, type Place } from '../../problem/finding.ts';
+import { generate, walk } from '../../text/css-tree.ts';
 import type { Range } from '../../text/edits.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { atRuleNamed, isAtRule } from './at-rules.ts';

@@ -1,4 +1,5 @@
-import { type CssNode, parse, type SelectorList, walk } from 'css-tree';
+import type { CssNode, SelectorList } from 'css-tree';
+import { parse, walk } from '../../text/css-tree.ts';
 import type { Range } from '../../text/edits.ts';
 
 /** What stands between rules and is neither blank nor comment: in a rule it would do harm. */

@@ -1,6 +1,6 @@
-import { tokenize, tokenTypes } from 'css-tree';
 import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
+import { tokenize, tokenTypes } from '../../text/css-tree.ts';
 import { indexLines } from '../../text/line-index.ts';
 import { atRuleNamed } from './at-rules.ts';
 

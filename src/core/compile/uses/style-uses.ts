@@ -1,5 +1,5 @@
-import { tokenTypes as t, tokenize } from 'css-tree';
 import type { SourcePart } from '../../model/source-parts.ts';
+import { tokenTypes as t, tokenize } from '../../text/css-tree.ts';
 import type { PropertyUse } from './field-use.ts';
 
 /**

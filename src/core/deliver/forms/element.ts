@@ -1,5 +1,4 @@
 import type { Cast } from '../../compile/cast.ts';
-import { makeCaster } from '../../compile/caster.ts';
 import { toHtmlText, toScriptData } from '../../compile/template/sink.ts';
 import { isJsonObject, type Json, type JsonObject } from '../../model/json-source.ts';
 import { pascalCase, valuesTypesOf } from '../../model/values/values-types.ts';
@@ -88,7 +87,7 @@ function tagOf(cast: Cast): string {
   ].map(([name, text = '']) => ` ${name}="${toHtmlText(text)}"`);
   const tag = tagNameOf(ready.name);
   // Its own script starts the casts that are in a page, and this is none.
-  const light = makeCaster(ready)
+  const light = cast.made
     .write(cast.values, cast.id)
     .trim()
     .replace(/ data-mould="[^"]*" data-cast="[^"]*"(?: data-look="\w+")?/, '');

@@ -5,6 +5,7 @@ import { readFields } from '../read-fields.ts';
 import { inLanguage } from '../words.ts';
 import { checkAgainst, type PlaceOfValue, type ValuesCheck } from './check-values.ts';
 import { schemaOfValues } from './values-schema.ts';
+import { valuesTypesOf } from './values-types.ts';
 
 /**
  * Completes and checks values against a mould's fields: absent takes the default, null stays
@@ -31,4 +32,16 @@ function rootOf(mould: Mould) {
   requireMould(mould);
   const { manifest, manifestText } = mould;
   return readFields(manifest.fields, parseJson('mould.json', manifestText)).root;
+}
+
+/**
+ * The values of a mould as a TypeScript declaration: what a cast may be given. Nothing has to be
+ * there, since absent means default; what may be empty takes null.
+ *
+ * @example
+ * valuesTypes(mould); // export interface NoticeRailValues { heading?: string; … }
+ */
+export function valuesTypes(mould: Mould): string {
+  const { name, version, title = name } = mould.manifest;
+  return valuesTypesOf({ name, title, version, root: rootOf(mould) }).text;
 }

@@ -1,8 +1,6 @@
 import { type Field, membersOf } from '../field.ts';
-import { type JsonObject, parseJson } from '../json-source.ts';
+import type { JsonObject } from '../json-source.ts';
 import type { KindName } from '../kinds.ts';
-import type { Mould } from '../mould.ts';
-import { readFields } from '../read-fields.ts';
 
 /** Types of values that are neither text nor made of members. */
 const plain: Partial<Record<KindName, string>> = {
@@ -23,19 +21,6 @@ const bare: ReadonlySet<KindName> = new Set<KindName>([
   'fill',
   'typeface',
 ]);
-
-/**
- * The values of a mould as a TypeScript declaration: what a cast may be given. Nothing has to be
- * there, since absent means default; what may be empty takes null.
- *
- * @example
- * valuesTypes(mould); // export interface NoticeRailValues { heading?: string; … }
- */
-export function valuesTypes({ manifest, manifestText }: Mould): string {
-  const { name, version, title = name } = manifest;
-  const { root } = readFields(manifest.fields, parseJson('mould.json', manifestText));
-  return valuesTypesOf({ name, title, version, root }).text;
-}
 
 /** The types of a mould's values, and what they are called. */
 export function valuesTypesOf(mould: {

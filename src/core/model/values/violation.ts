@@ -1,6 +1,4 @@
-import type { ErrorObject } from 'ajv';
-import { Ajv2020 } from 'ajv/dist/2020.js';
-import addFormats from 'ajv-formats';
+import { format as standardFormats } from '@cfworker/json-schema';
 import { isOfCssType, isSelector } from '#css-type';
 import { linearPattern } from '../../text/linear-pattern.ts';
 import { isShallow } from '../../text/nesting.ts';
@@ -10,42 +8,13 @@ import { isDrawing } from '../kinds/inner/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../safe-address.ts';
 import { cssFormats } from './css-formats.ts';
 import { phrase } from './phrases.ts';
+import { shown } from './shown.ts';
 
 /** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
 export type Violation = (value: Json) => string | undefined;
 
-/**
- * Makes the check of one JSON Schema.
- *
- * @param ajv gives a validator, where many schemas are made ready one after the other
- * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
- */
-export function violationOf(schema: JsonObject, ajv: () => Ajv2020 = newAjv): Violation {
-  // A validator takes long to make, and most fields only need these.
-  return plainViolation(schema) ?? madeViolation(schema, ajv());
-}
-
-/** The check of a schema that asks for a type, one of our formats and limits, or for less. */
-function plainViolation(schema: JsonObject): Violation | undefined {
-  const { type, format, contentMediaType: _, ...more } = schema;
-  const isType = typeof type === 'string' ? isOf[type] : undefined;
-  if (type === undefined ? format !== undefined : !isType) return undefined;
-  const isFormat = typeof format === 'string' && type === 'string' ? ownFormats[format] : undefined;
-  if (format !== undefined && !isFormat) return undefined;
-  const rules = Object.entries(more).map(([keyword, limit]) => {
-    const keeps = plainKeywords[keyword]?.(limit);
-    return keeps && { keyword, keeps };
-  });
-  if (!rules.every((one) => one !== undefined)) return undefined;
-  return (value) => {
-    if (isType && !isType(value)) return phrase('type', schema);
-    if (isFormat && !isFormat(value as string)) return phrase('format', schema);
-    const broken = rules.find(({ keeps }) => !keeps(value));
-    return broken && phrase(broken.keyword, schema);
-  };
-}
-
-const isOf: Readonly<Record<string, (value: Json) => boolean>> = {
+/** The types of JSON (JSON Schema Core 2020-12, 4.2.1). */
+const types: Readonly<Record<string, (value: Json) => boolean>> = {
   string: (value) => typeof value === 'string',
   number: (value) => Number.isFinite(value),
   integer: (value) => Number.isInteger(value),
@@ -54,42 +23,104 @@ const isOf: Readonly<Record<string, (value: Json) => boolean>> = {
   object: isJsonObject,
 };
 
-type Keeps = (value: Json) => boolean;
+/** Tells whether a value of the type that a keyword is about keeps it. */
+type Keeps = (value: never) => boolean;
 
-/** Tells whether a number that is asked of some values is kept; of all others it asks nothing. */
-function limited<Measured extends Json>(
-  isMeasured: (value: Json) => value is Measured,
-  isWithin: (value: Measured, limit: number) => boolean,
-): (limit: Json) => Keeps | undefined {
-  return (limit) =>
-    typeof limit === 'number' ? (value) => !isMeasured(value) || isWithin(value, limit) : undefined;
+interface Keyword {
+  /** The type it is about; of values of other types it asks nothing. */
+  readonly about?: 'string' | 'number' | 'array';
+  readonly limit: 'string' | 'number' | 'boolean' | 'array';
+  /** Made once for a schema; throws where the limit means nothing. */
+  readonly keeps: (limit: never) => Keeps;
 }
-const isNumber = (value: Json) => typeof value === 'number';
-const isText = (value: Json) => typeof value === 'string';
-const isRows = (value: Json) => Array.isArray(value);
-// Characters are counted, not code units (JSON Schema Validation 6.3.1).
+
+// Characters are counted, not code units (JSON Schema Validation 2020-12, 6.3.1).
 const charactersOf = (text: string) => Array.from(text).length;
 
-/** The check of a keyword, by its value; none where it takes more than comparing. */
-const plainKeywords: Readonly<Record<string, (limit: Json) => Keeps | undefined>> = {
-  enum: (values) =>
-    Array.isArray(values) && values.every((one) => typeof one !== 'object')
-      ? (value) => (values as Json[]).includes(value)
-      : undefined,
-  minimum: limited(isNumber, (value, limit) => value >= limit),
-  maximum: limited(isNumber, (value, limit) => value <= limit),
-  minLength: limited(isText, (value, limit) => charactersOf(value) >= limit),
-  maxLength: limited(isText, (value, limit) => charactersOf(value) <= limit),
-  pattern: (pattern) => {
-    if (typeof pattern !== 'string') return undefined;
-    const isFound = linearPattern(pattern);
-    return (value) => typeof value !== 'string' || isFound(value);
-  },
-  minItems: limited(isRows, (value, limit) => value.length >= limit),
-  maxItems: limited(isRows, (value, limit) => value.length <= limit),
+/** The keywords that kinds ask for (JSON Schema Validation 2020-12, 6 and 7). */
+const keywords: Readonly<Record<string, Keyword>> = {
+  ...about('string', 'number', {
+    minLength: (limit) => (value: string) => charactersOf(value) >= limit,
+    maxLength: (limit) => (value: string) => charactersOf(value) <= limit,
+  }),
+  ...about('string', 'string', { pattern: linearPattern, format: (name) => formatOf(name) }),
+  ...about('number', 'number', {
+    minimum: (limit) => (value: number) => value >= limit,
+    maximum: (limit) => (value: number) => value <= limit,
+    exclusiveMinimum: (limit) => (value: number) => value > limit,
+    exclusiveMaximum: (limit) => (value: number) => value < limit,
+    multipleOf: (step) => (value: number) => isMultiple(value, step),
+  }),
+  ...about('array', 'number', {
+    minItems: (limit) => (value: Json[]) => value.length >= limit,
+    maxItems: (limit) => (value: Json[]) => value.length <= limit,
+  }),
+  ...about('array', 'boolean', {
+    uniqueItems: (isAsked) => (value: Json[]) => !isAsked || areUnique(value),
+  }),
+  ...about(undefined, 'array', {
+    enum: (values) => (value: Json) => values.some((one) => isSame(one, value)),
+    oneOf: (schemas) => (value: Json) => schemas.filter((one) => isConst(one, value)).length === 1,
+  }),
 };
 
-/** Our formats that depend on the value alone. */
+interface Limits {
+  readonly string: string;
+  readonly number: number;
+  readonly boolean: boolean;
+  readonly array: readonly Json[];
+}
+
+function about<Limit extends keyof Limits>(
+  type: Keyword['about'],
+  limit: Limit,
+  made: Readonly<Record<string, (limit: Limits[Limit]) => Keeps>>,
+): Record<string, Keyword> {
+  return Object.fromEntries(
+    Object.entries(made).map(([name, keeps]) => [
+      name,
+      { ...(type && { about: type }), limit, keeps: keeps as Keyword['keeps'] },
+    ]),
+  );
+}
+
+/**
+ * Makes the check of a schema that a kind makes of a declaration: a type, limits and a format.
+ * It interprets, so that it also runs where a policy forbids code made from text.
+ *
+ * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
+ *
+ * @example
+ * violationOf({ type: 'string', maxLength: 3 })('Mill') // 'must have at most 3 characters'
+ */
+export function violationOf(schema: JsonObject): Violation {
+  const isOfType = types[String(schema.type)];
+  const rules = Object.entries(schema).flatMap(([name, limit]) => {
+    const keyword = keywords[name];
+    if (!keyword) return [];
+    if (!types[keyword.limit]?.(limit)) {
+      throw new Error(`${name} must be ${limitNames[keyword.limit]}, but is ${shown(limit)}`);
+    }
+    const isAbout = keyword.about && types[keyword.about];
+    return [{ name, isAbout, keeps: keyword.keeps(limit as never) }];
+  });
+  return (value) => {
+    if (isOfType && !isOfType(value)) return phrase('type', schema);
+    const broken = rules.find(
+      ({ isAbout, keeps }) => (!isAbout || isAbout(value)) && !keeps(value as never),
+    );
+    return broken && (phrase(broken.name, schema) ?? 'is not valid');
+  };
+}
+
+const limitNames: Readonly<Record<keyof Limits, string>> = {
+  string: 'a string',
+  number: 'a number',
+  boolean: 'true or false',
+  array: 'an array',
+};
+
+/** Our formats, and those of CSS. */
 const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
   ...Object.fromEntries(
     Object.entries(cssFormats).map(([name, type]) => [
@@ -98,6 +129,7 @@ const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
     ]),
   ),
   'clock-time': isClockTime,
+  'local-date-time': (value) => isLocalDateTime(value, formatOf('date')),
   'css-selector': isSelector,
   'svg-drawing': isDrawing,
   'html-text': isShallow,
@@ -105,46 +137,34 @@ const ownFormats: Readonly<Record<string, (value: string) => boolean>> = {
   'safe-picture': isSafePicture,
 };
 
-function madeViolation(schema: JsonObject, ajv: Ajv2020): Violation {
-  const validate = ajv.compile(schema);
-  return (value) => (validate(value) ? undefined : toldOf(validate.errors ?? [], schema));
+/** A format that nobody knows is a remark (JSON Schema Validation 2020-12, 7.2.1). */
+function formatOf(name: string): (value: string) => boolean {
+  const standard = Object.hasOwn(standardFormats, name) ? standardFormats[name] : undefined;
+  return ownFormats[name] ?? standard ?? (() => true);
 }
 
-/**
- * One sentence's worth of the validator's errors. A failed oneOf comes after an error for each
- * of its members, and says more than any of them.
- */
-function toldOf(errors: readonly ErrorObject[], schema: JsonObject): string {
-  const reported = errors.find((one) => one.keyword === 'oneOf') ?? errors[0];
-  return phrase(reported?.keyword ?? '', schema) ?? reported?.message ?? 'is not valid';
+/** Decimal steps are not exact in binary: 0.3 counts as three times 0.1. */
+function isMultiple(value: number, step: number): boolean {
+  const times = value / step;
+  return Math.abs(times - Math.round(times)) <= Math.abs(times) * 4 * Number.EPSILON;
 }
 
-/** How the validator makes regular expressions. */
-const linearRegExp = Object.assign((pattern: string) => ({ test: linearPattern(pattern) }), {
-  code: '',
-});
+function isConst(schema: Json, value: Json): boolean {
+  return isJsonObject(schema) && schema.const !== undefined && isSame(schema.const, value);
+}
 
-/**
- * A validator of JSON Schema 2020-12 that knows our formats. It does not check schemas
- * against the meta-schema, which takes fifty times as long as all the rest; keywords of the
- * wrong type still throw.
- */
-export function newAjv(): Ajv2020 {
-  const ajv = new Ajv2020({
-    strict: false,
-    allErrors: true,
-    verbose: true,
-    logger: false,
-    meta: false,
-    validateSchema: false,
-    addUsedSchema: false,
-    code: { regExp: linearRegExp },
-  });
-  // The package's types describe its CommonJS form; at run time the default export is the call.
-  (addFormats as unknown as (ajv: Ajv2020) => void)(ajv);
-  for (const [name, isFormat] of Object.entries(ownFormats)) ajv.addFormat(name, isFormat);
-  const { date } = ajv.formats as { date?: { validate?: (value: string) => boolean } };
-  const isDate = (value: string) => date?.validate?.(value) === true;
-  ajv.addFormat('local-date-time', (value: string) => isLocalDateTime(value, isDate));
-  return ajv;
+function areUnique(rows: readonly Json[]): boolean {
+  return rows.every((one, at) => rows.findIndex((other) => isSame(one, other)) === at);
+}
+
+function isSame(one: Json, other: Json): boolean {
+  if (Array.isArray(one) && Array.isArray(other)) {
+    return one.length === other.length && one.every((each, at) => isSame(each, other[at] ?? null));
+  }
+  if (!isJsonObject(one) || !isJsonObject(other)) return one === other;
+  const names = Object.keys(one);
+  return (
+    names.length === Object.keys(other).length &&
+    names.every((name) => name in other && isSame(one[name] as Json, other[name] as Json))
+  );
 }

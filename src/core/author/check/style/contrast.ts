@@ -1,4 +1,4 @@
-import { generate } from 'css-tree';
+import { generate } from '../../../text/css-tree.ts';
 import 'culori/css';
 import { parse, wcagContrast } from 'culori/fn';
 import type { StyleRule, StyleSource } from '../../sources/style-source.ts';

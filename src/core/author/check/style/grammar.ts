@@ -1,5 +1,5 @@
-import { lexer } from 'css-tree';
 import { nearestName } from '../../../problem/nearest-name.ts';
+import { cssGrammar } from '../../sources/css-grammar.ts';
 import type { StyleDeclaration, StyleSource } from '../../sources/style-source.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 import { keywordsOf, propertyNames, tables, unitNames } from './vocabulary.ts';
@@ -134,7 +134,7 @@ interface MatchError {
 
 function matchError(property: string, value: string): MatchError | undefined {
   try {
-    return (lexer.matchProperty(property, value).error as MatchError | null) ?? undefined;
+    return (cssGrammar.matchProperty(property, value).error as MatchError | null) ?? undefined;
   } catch {
     // What the lexer cannot take is not judged.
     return undefined;

@@ -1,4 +1,4 @@
-import { generate } from 'css-tree';
+import { generate } from '../../../text/css-tree.ts';
 import type { StyleRule } from '../../sources/style-source.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';
 

@@ -1,4 +1,4 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { tokenize, tokenTypes } from '../../../text/css-tree.ts';
 import type { Edit } from '../../../text/edits.ts';
 import type { StyleSource } from '../../sources/style-source.ts';
 import { type Check, type Flaw, flaw } from '../flaw/check.ts';

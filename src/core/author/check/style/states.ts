@@ -1,4 +1,5 @@
-import { type CssNode, generate } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import { generate } from '../../../text/css-tree.ts';
 import type { MarkupElement } from '../../sources/markup-source.ts';
 import { matcherOf } from '../../sources/select.ts';
 import type { StyleRule } from '../../sources/style-source.ts';

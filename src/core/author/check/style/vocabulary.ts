@@ -1,7 +1,9 @@
-import { type DSNode, definitionSyntax, lexer } from 'css-tree';
+import type { DSNode } from 'css-tree';
+import { walk as walkDefinition } from 'css-tree/definition-syntax';
+import { cssGrammar } from '../../sources/css-grammar.ts';
 
 /** The grammar, with the tables its types leave out. */
-export const tables = lexer as unknown as {
+export const tables = cssGrammar as unknown as {
   readonly properties: Readonly<Record<string, Entry>>;
   readonly types: Readonly<Record<string, Entry>>;
   readonly units: Readonly<Record<string, readonly string[]>>;
@@ -25,7 +27,7 @@ export function keywordsOf(property: string): readonly string[] {
   const waiting = [properties[property]];
   for (let entry = waiting.pop(); entry; entry = waiting.pop()) {
     if (!entry.syntax) continue;
-    definitionSyntax.walk(entry.syntax, (node) => {
+    walkDefinition(entry.syntax, (node) => {
       if (node.type === 'Keyword') words.add(node.name);
       const table =
         node.type === 'Type' ? types : node.type === 'Property' ? properties : undefined;

@@ -1,5 +1,5 @@
-import { string } from 'css-tree';
 import { blankBefore } from '../../../text/blanks.ts';
+import { string } from '../../../text/css-tree.ts';
 import type { Range } from '../../../text/edits.ts';
 import type { StyleDeclaration, StyleRule, StyleSource } from '../../sources/style-source.ts';
 import type { PlacedDraft, Proposal } from '../atom.ts';

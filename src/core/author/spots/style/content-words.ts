@@ -1,4 +1,4 @@
-import { string, tokenize, tokenTypes } from 'css-tree';
+import { string, tokenize, tokenTypes } from '../../../text/css-tree.ts';
 import type { Atom } from '../atom.ts';
 import { replaced } from '../atom.ts';
 import { type StyleDetector, valueStart } from './detector.ts';

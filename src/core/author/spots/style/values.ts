@@ -1,5 +1,5 @@
-import { tokenize, tokenTypes } from 'css-tree';
 import { colorsNamed, formatRgb, parse as parseColor } from 'culori';
+import { tokenize, tokenTypes } from '../../../text/css-tree.ts';
 import type { Range } from '../../../text/edits.ts';
 
 const t = tokenTypes;

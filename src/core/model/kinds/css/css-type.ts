@@ -1,6 +1,12 @@
-import { type CssNode, find, lexer } from 'css-tree';
-import { parse } from '../../../text/css-parser.ts';
+import type { CssNode } from 'css-tree';
+import { cssTypes } from '../../../../generated/css-types.ts';
+import { lexerOf } from '../../../text/css-lexer.ts';
+import { find, parse } from '../../../text/css-tree.ts';
+import { memoize } from '../../../text/memoize.ts';
 import { pseudoClasses, pseudoElements } from './pseudo-names.ts';
+
+/** The grammar of the types that formats of fields name, and of no others. */
+const lexer = memoize(() => lexerOf(cssTypes));
 
 /**
  * True for a value of a CSS type that stays within its declaration. Comments, strings and escapes
@@ -11,7 +17,7 @@ export function isOfCssType(type: string, value: string): boolean {
   if (!/^[\w\s#%.,()+*/-]+$/.test(value) || value.includes('/*') || /\bvar\(/i.test(value)) {
     return false;
   }
-  return lexer.match(type, value).matched !== null;
+  return lexer().match(type, value).matched !== null;
 }
 
 /** True for a list of selectors as style rules take it; empty text names nothing. */
