@@ -11,6 +11,7 @@ import { buildInPackages } from './build/packages.mjs';
 import { makeRuntime } from './build/runtime.mjs';
 import { makeSchemas } from './build/schemas.mjs';
 import { compileTypes } from './build/types.mjs';
+import { makeUi } from './build/ui.mjs';
 import { makeView } from './build/view.mjs';
 
 await Promise.all([makeCssDefinitions(), makeRuntime(), makeFacts(), makeManifestErrors()]);
@@ -18,7 +19,7 @@ await Promise.all([makeCssDefinitions(), makeRuntime(), makeFacts(), makeManifes
 await Promise.all([makeFrame(), makeKit()]);
 compileTypes();
 await buildInPackages();
-await Promise.all([makeView(), makeCommandLine(), makeBundled()]);
+await Promise.all([makeUi(), makeView(), makeCommandLine(), makeBundled()]);
 await makeSchemas();
 copyEngine();
 makeDeclarations();

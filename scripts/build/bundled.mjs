@@ -14,6 +14,7 @@ export async function makeBundled() {
     entryPoints: {
       index: `${root}dist/server/index.js`,
       kit: `${root}dist/server/kit.js`,
+      elements: `${root}dist/server/elements.js`,
       node: `${root}dist/node/index.js`,
     },
     outdir: `${root}dist/bundled`,

@@ -1,5 +1,5 @@
 // The code that casts without the rest of the library. What is different there is in the `imports`
-// of package.json, by the conditions `kit` and `kit-page`.
+// of package.json, by the conditions `kit` and `in-page`.
 import { bundle } from './bundle.mjs';
 import { root, writeGenerated } from './root.mjs';
 
@@ -9,7 +9,7 @@ const pieces = {
   element: ['in-page/element.ts', ['kit']],
   html: ['html.ts', []],
   css: ['css.ts', []],
-  htmlInPage: ['in-page/html.ts', ['kit-page']],
+  htmlInPage: ['in-page/html.ts', ['in-page']],
 };
 
 /** Writes src/generated/kit.ts. */

@@ -7,7 +7,7 @@ import { writeLicences } from './licences.mjs';
 import { root } from './root.mjs';
 
 /** The folders whose modules are published as they are. */
-const folders = ['core', 'elements', 'facts', 'generated', 'look', 'page', 'server'];
+const folders = ['core', 'generated', 'page', 'server'];
 const statement = /^(?:import|export)\s+(?!type\b)(?:([^'"();]*?)\s+from\s+)?'([^'"]+)';/gm;
 const {
   imports,

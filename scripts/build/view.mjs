@@ -2,7 +2,18 @@
 import { build } from 'esbuild';
 import { root } from './root.mjs';
 
-/** Writes dist/view/app: files of its own, so that what only some fields need loads when they do. */
+/** The elements are files of their own, which the page has from beside it. */
+const elementsBeside = {
+  name: 'elements-beside',
+  setup({ onResolve }) {
+    onResolve({ filter: /\/elements\/index\.ts$/ }, () => ({
+      path: './ui/index.js',
+      external: true,
+    }));
+  },
+};
+
+/** Writes dist/view/app. */
 export async function makeView() {
   await build({
     entryPoints: [`${root}src/view/main.ts`],
@@ -15,5 +26,6 @@ export async function makeView() {
     charset: 'utf8',
     legalComments: 'none',
     conditions: ['source'],
+    plugins: [elementsBeside],
   });
 }

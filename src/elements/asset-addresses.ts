@@ -48,15 +48,17 @@ function toBlob(path: string, content: string | Uint8Array): Blob {
   return new Blob([content as BlobPart], { type });
 }
 
+/** An address under which this page can show a file. */
+export function addressOfFile(file: Blob): string {
+  const address = addresses.get(file) ?? URL.createObjectURL(file);
+  addresses.set(file, address);
+  return address;
+}
+
 /** An address under which this page can show what a value names; a mould's own file is made one. */
 export function shownAddress(files: Files, address: string): string {
   const blob = assetsOf(files).get(decoded(address));
-  if (!blob) return address;
-  const before = addresses.get(blob);
-  if (before) return before;
-  const fresh = URL.createObjectURL(blob);
-  addresses.set(blob, fresh);
-  return fresh;
+  return blob ? addressOfFile(blob) : address;
 }
 
 /** What is no escape in an address stands for itself. */

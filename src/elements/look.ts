@@ -5,11 +5,17 @@ import { lookProperties } from '../look/look.ts';
 export const look = css`
   :host {
     ${unsafeCSS(lookProperties('--km-'))}
+    --size: var(--km-size, 14px);
+    --radius: var(--km-radius, 4px);
+    --gap: var(--km-gap, 16px);
+    --pad: var(--km-pad, 8px);
+    --control: var(--km-control, 32px);
     display: block;
     box-sizing: border-box;
     color: var(--ink);
-    font: 400 14px/20px var(--sans);
+    font: 400 var(--size)/1.43 var(--sans);
   }
+  :host([density='compact']) { --gap: var(--km-gap, 10px); --pad: var(--km-pad, 6px); --control: var(--km-control, 28px); }
   :host([hidden]) { display: none; }
   *, *::before, *::after { box-sizing: border-box; }
   h2, h3, p, ul, ol, dl, dd, figure { margin: 0; padding: 0; }
@@ -34,22 +40,22 @@ export const look = css`
   .fault { color: var(--fault); }
   .act {
     display: inline-grid; place-items: center; width: 24px; height: 24px; padding: 0; flex: none;
-    background: none; border: 0; border-radius: 4px; color: var(--soft);
+    background: none; border: 0; border-radius: var(--radius); color: var(--soft);
   }
   .act:hover:enabled { color: var(--kiln); background: var(--bench); }
   .act:disabled { opacity: 0.35; }
   .plain {
-    background: none; border: 0; padding: 4px; border-radius: 4px; color: var(--kiln);
+    background: none; border: 0; padding: 4px; border-radius: var(--radius); color: var(--kiln);
     text-decoration: underline; text-underline-offset: 2px;
   }
   .plain:disabled { color: var(--soft); text-decoration: none; opacity: 0.6; }
   input:not([type='range'], [type='checkbox'], [type='radio'], [type='file']), select, textarea {
-    min-height: 32px; width: 100%; min-width: 0; padding: 5px 8px;
-    background: var(--paper); border: 1px solid var(--border); border-radius: 4px;
+    min-height: var(--control); width: 100%; min-width: 0; padding: 5px var(--pad);
+    background: var(--paper); border: 1px solid var(--border); border-radius: var(--radius);
   }
   :host { --border: color-mix(in srgb, var(--soft) 70%, var(--paper)); }
   input[type='range'] { accent-color: var(--kiln); min-width: 0; }
-  .buttons { display: inline-flex; justify-self: start; flex-wrap: wrap; border: 1px solid var(--border); border-radius: 4px; }
+  .buttons { display: inline-flex; justify-self: start; flex-wrap: wrap; border: 1px solid var(--border); border-radius: var(--radius); }
   .buttons label { position: relative; display: block; }
   .buttons input { position: absolute; inset: 0; opacity: 0; margin: 0; width: 100%; height: 100%; cursor: pointer; }
   .buttons span {

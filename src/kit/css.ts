@@ -1,2 +1,3 @@
 // What knows the types of CSS anywhere.
-export { isOfCssType, isSelector } from '../core/model/kinds/css/css-type.ts';
+export { isSelector } from '../core/model/kinds/css/css-selector.ts';
+export { isOfCssType } from '../core/model/kinds/css/css-type.ts';

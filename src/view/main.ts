@@ -7,8 +7,8 @@ import type { Finding } from '../core/problem/finding.ts';
 import type {
   FileAsked,
   FormChange,
-  KmForm,
-  KmPreview,
+  KmFormElement as KmForm,
+  KmPreviewElement as KmPreview,
   PreviewFindings,
   SampleChosen,
 } from '../elements/index.ts';
@@ -191,7 +191,9 @@ function settings(mould: Mould) {
         shown.lit = detail.path;
         draw();
       }}
-      @km-file=${({ detail }: CustomEvent<FileAsked>) => detail.answer(server.writeAsset(detail.file))}
+      @km-file=${({ detail: { file, answer } }: CustomEvent<FileAsked>) => {
+        if (file) answer(server.writeAsset(file));
+      }}
     ></km-form>
   </aside>`;
 }

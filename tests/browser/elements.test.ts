@@ -1,7 +1,10 @@
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { beforeAll, expect, it } from 'vitest';
-import type { KmForm, KmPreview } from '../../src/elements/index.ts';
+import type {
+  KmFormElement as KmForm,
+  KmPreviewElement as KmPreview,
+} from '../../src/elements/index.ts';
 import { withBrowser } from '../support/browser.ts';
 import { settingsMould } from '../support/settings.ts';
 
@@ -11,7 +14,7 @@ let bundle = '';
 beforeAll(async () => {
   const dist = fileURLToPath(new URL('../../dist', import.meta.url));
   const { outputFiles } = await build({
-    stdin: { contents: `import './elements/index.js';`, resolveDir: dist },
+    stdin: { contents: `import './ui/index.js';`, resolveDir: dist },
     bundle: true,
     write: false,
     platform: 'browser',

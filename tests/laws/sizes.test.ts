@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
@@ -41,7 +42,7 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
     ['unpackMould', 31, parsers],
     ['checkValues', 137, ['acorn', 'culori']],
     ['compileMould', 246, ['culori']],
-    ['checkMould', 308, []],
+    ['checkMould', 310, []],
     ['bindSpots', 397, []],
   ])('%s: %i', async (name, most, without) => {
     const { kB, packages } = await bundled(
@@ -55,7 +56,6 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
 describe('each entry point, whole, in kB gzipped', () => {
   it.each([
     ['core/index.js', 472],
-    ['elements/index.js', 560],
     ['page/place-cast.js', 40],
     ['generated/kit.js', 206],
     ['generated/runtime.js', 9],
@@ -64,5 +64,24 @@ describe('each entry point, whole, in kB gzipped', () => {
       `import * as all from './dist/${path}'; globalThis.all = { ...all };`,
     );
     expect(kB).toBeLessThan(most);
+  });
+});
+
+/** The bytes of a module of dist/ui and of all that it imports at once, in kB gzipped. */
+function startOf(name: string, seen = new Set<string>()): number {
+  if (seen.has(name)) return 0;
+  seen.add(name);
+  const text = readFileSync(`${root}dist/ui/${name}`);
+  const next = [...String(text).matchAll(/(?:from|import)"\.\/([^"]+)"/g)];
+  const own = gzipSync(text, { level: 9 }).length / 1000;
+  return next.reduce((sum, [, path = '']) => sum + startOf(path, seen), own);
+}
+
+describe('what a page loads before an element shows anything, in kB gzipped', () => {
+  it.each([
+    ['form.js', 120],
+    ['preview.js', 120],
+  ])('%s: %i', (name, most) => {
+    expect(startOf(name)).toBeLessThan(most);
   });
 });

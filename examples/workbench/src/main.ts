@@ -1,4 +1,4 @@
-import type { KmForm, KmPreview } from 'keen-mould/elements';
+import type { KmFormElement as KmForm, KmPreviewElement as KmPreview } from 'keen-mould/elements';
 import { html, nothing, render, type TemplateResult } from 'lit';
 import { Bench } from './bench.ts';
 import { stop, warmUp, watch } from './beside.ts';

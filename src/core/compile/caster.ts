@@ -8,6 +8,7 @@ import {
   checkAgainst,
   type PlaceOfValue,
 } from '../model/values/check-values.ts';
+import type { Breach } from '../model/values/violation.ts';
 import { memoizeByName, memoizeByObject } from '../text/memoize.ts';
 import { type AssetAt, assetsIn } from './asset-addresses.ts';
 import type { Cast } from './cast.ts';
@@ -65,6 +66,9 @@ export function makeCaster(ready: ReadyMould, boundAt?: (field: Field) => string
   };
 }
 
+/** What an address is that only its field's place asks to be safe. */
+const addressBreach: Breach = { keyword: 'format', limit: 'safe-address', says: safeAddressRule };
+
 /** What is worked out once for all casts of a mould. */
 type LinkedMould = ReturnType<typeof linkMould>;
 
@@ -113,7 +117,7 @@ function linkMould(ready: ReadyMould) {
     isLoose: (field: Field, value: Json) =>
       field.kind.isHostMarkup === true && typeof value === 'string' && isLoose(value),
     rule: (field: Field, value: unknown) =>
-      addressed.has(field.path) && !isSafeAddress(String(value)) ? safeAddressRule : undefined,
+      addressed.has(field.path) && !isSafeAddress(String(value)) ? addressBreach : undefined,
     shared: {
       mould: name,
       version,

@@ -7,11 +7,17 @@ export type ProblemsByPath = ReadonlyMap<string, readonly string[]>;
  * The findings about values that a person can fix in the form.
  *
  * @param findings of `checkValues` or of a cast
+ * @param say words for one in place of its own
  */
-export function problemsByPath(findings: readonly Finding[]): ProblemsByPath {
+export function problemsByPath(
+  findings: readonly Finding[],
+  say: (finding: Finding) => string = ({ message }) => message,
+): ProblemsByPath {
   const found = new Map<string, string[]>();
-  for (const { code, path, message } of findings) {
+  for (const one of findings) {
+    const { code, path } = one;
     if (path === undefined || !/^value\/(?:wrong|required)$/.test(code)) continue;
+    const message = say(one);
     const before = found.get(path) ?? [];
     if (!before.includes(message)) found.set(path, [...before, message]);
   }

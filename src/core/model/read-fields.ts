@@ -192,7 +192,7 @@ class FieldReader {
     if (problem.what === 'required' || problem.what === 'converted') return;
     const what =
       problem.what === 'wrong'
-        ? `${problem.rule}, but is ${shown(problem.found)}`
+        ? `${problem.rule.says}, but is ${shown(problem.found)}`
         : `has ${String(problem.at.at(-1))}, which is not one of its fields`;
     const place = this.source.placeOf(problem.at);
     this.add(finding('field/bad-default', { path: nameOf(field), what }, place, field.path));

@@ -10,8 +10,10 @@ export interface Reached {
 }
 
 /** What moulds may reach: all of what they name under `reaches`, and their libraries and fonts. */
-export function reachedBy(manifests: readonly Manifest[]): Reached {
-  const all = <T>(of: (one: Manifest) => readonly T[] | undefined) =>
+export function reachedBy(
+  manifests: readonly Pick<Manifest, 'reaches' | 'libraries' | 'fonts'>[],
+): Reached {
+  const all = <T>(of: (one: (typeof manifests)[number]) => readonly T[] | undefined) =>
     manifests.flatMap((one) => of(one) ?? []);
   const libraries = all((one) => one.libraries);
   const files = [

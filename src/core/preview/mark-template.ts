@@ -37,11 +37,6 @@ export function withMarks(mould: Mould): Mould {
   return { ...mould, template: inserted(template, inserts) };
 }
 
-/** The path that a mark says, with rows counted from 0 as values count them. */
-export function pathOfMark(mark: string): string {
-  return mark.replace(/\.(\d+)(?=\.|$)/g, (_, number: string) => `.${Number(number) - 1}`);
-}
-
 function innermost(elements: readonly Element[], offset: number): Element | undefined {
   return elements.findLast(({ start, end }) => start < offset && offset < end);
 }

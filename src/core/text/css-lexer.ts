@@ -1,6 +1,5 @@
 import type * as Whole from 'css-tree';
 import { Lexer } from 'css-tree/lexer';
-import { generate, parse, tokenize, walk } from './css-tree.ts';
 
 export type CssLexer = typeof Whole.lexer;
 
@@ -11,9 +10,12 @@ export interface CssDefinitions {
   readonly atrules?: Readonly<Record<string, object>>;
 }
 
-/** Makes what matches values against definitions, in Value Definition Syntax (CSS Values 4, 2). */
-export function lexerOf(definitions: CssDefinitions): CssLexer {
-  const syntax = { generate, parse, tokenize, walk };
+/**
+ * Makes what matches values against definitions, in Value Definition Syntax (CSS Values 4, 2).
+ *
+ * @param syntax what reads and writes syntax trees; texts alone can be matched without
+ */
+export function lexerOf(definitions: CssDefinitions, syntax: object = {}): CssLexer {
   // The structure of syntax trees is not checked here.
   return new Lexer({ generic: true, ...definitions }, syntax, {}) as CssLexer;
 }

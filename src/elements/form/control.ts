@@ -24,6 +24,10 @@ export interface Place {
 /** What controls ask of the form around them, and tell it. */
 export interface FormParts {
   readonly words: FormWords;
+  /** True where nothing may be changed. */
+  readonly isFixed: boolean;
+  /** Names of elements to edit a kind with, in place of its own control. */
+  readonly controls: Readonly<Record<string, string>>;
   /** Gives one value; undefined puts back what it is by default. */
   set(steps: Steps, value: Json | undefined): void;
   /** A field with its label, help and problems. */
@@ -38,8 +42,12 @@ export interface FormParts {
   complete(steps: Steps): Json;
   /** What a row is known by, wherever it is moved. */
   rowKey(steps: Steps): string;
-  /** Asks whoever embeds the form for the address of a file. */
-  take(file: File, steps: Steps): void;
+  /**
+   * Asks whoever embeds the form for the address of a file, or, without one, for a picker.
+   *
+   * @returns true where the browser may ask for a file
+   */
+  take(file: File | undefined, steps: Steps): boolean;
   /** An address under which this page can show what a value names. */
   addressOf(src: string): string;
   /** What became of the last file that was given at a path; or ''. */

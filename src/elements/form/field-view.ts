@@ -4,7 +4,9 @@ import type { Kind } from '../../core/model/kind.ts';
 import type { FormParts, Place } from './control.ts';
 import { controls } from './controls.ts';
 import { icon } from './icons.ts';
+import { ownControl } from './own-control.ts';
 import { widthSwitch } from './width-switch.ts';
+import type { FormWords } from './words/en.ts';
 
 /** What is known of a field beside its value. */
 export interface FieldFacts {
@@ -30,7 +32,8 @@ export function fieldView(place: Place, facts: FieldFacts, form: FormParts): Tem
     return html`<div class="field" data-path=${path}>${controls.words(place, form)}</div>`;
   const isRow = /^\d+$/.test(steps.at(-1) ?? '');
   const isGroup = several.has(control);
-  const view = controls[control](place, form);
+  const own = form.controls[field.kindName] ?? form.controls[control];
+  const view = own === undefined ? controls[control](place, form) : ownControl(own, place, form);
   const head = isRow ? nothing : heading(field, place, facts, form, isGroup);
   const { words } = form;
   const help =
@@ -61,6 +64,11 @@ function isFlag({ kind, declared }: Field): boolean {
   return Array.isArray(values) && values.includes(true) && values.includes(false) && usual !== null;
 }
 
+/** The title of a field; those that kinds give their members are in the language of the form. */
+function calledIn({ labels }: FormWords, { at, title }: Field): string {
+  return (at === undefined ? labels[title] : undefined) ?? title;
+}
+
 function heading(
   field: Field,
   { steps, id }: Place,
@@ -72,9 +80,10 @@ function heading(
   const required = field.required
     ? html` <span class="required">${words.required}</span>`
     : nothing;
+  const called = calledIn(form.words, field);
   const title = isGroup
-    ? html`<span class="title" id="${id}-title">${field.title}${required}</span>`
-    : html`<label class="title" for=${id}>${field.title}${required}</label>`;
+    ? html`<span class="title" id="${id}-title">${called}${required}</span>`
+    : html`<label class="title" for=${id}>${called}${required}</label>`;
   return html`<div class="field-head">
     ${title}
     <span class="mark" ?hidden=${!facts.isChanged} title=${words.isChanged}>
@@ -84,8 +93,8 @@ function heading(
       type="button"
       class="act reset"
       ?disabled=${!facts.isChanged}
-      aria-label=${words.reset(field.title)}
-      title=${words.reset(field.title)}
+      aria-label=${words.reset(called)}
+      title=${words.reset(called)}
       @click=${() => form.set(steps, undefined)}
     >
       ${icon('reset')}

@@ -8,10 +8,32 @@ export interface FormChange extends FormValues {
   readonly findings: readonly Finding[];
 }
 
-/** What `km-file` asks. */
-export interface FileAsked {
-  readonly file: File;
+/** What `km-problems` says. */
+export interface FormProblems {
+  readonly findings: readonly Finding[];
+}
+
+/** What `km-point` says. */
+export interface FormPointed {
+  /** The path of the field that has the focus; '' for none. */
   readonly path: string;
+}
+
+/** A file as a field takes it: its address, or the value of the field with the address in it. */
+export type TakenFile = string | { readonly src: string; readonly [member: string]: unknown };
+
+/**
+ * What `km-file` asks: the address of a file that was dropped or chosen, or, before the browser asks
+ * for one, whether the embedder has a picker of its own. That is what `preventDefault()` says.
+ */
+export interface FileAsked {
+  /** Undefined where somebody is about to choose. */
+  readonly file: File | undefined;
+  readonly path: string;
+  /** `image`, `icon` or `media`. */
+  readonly kind: string;
+  /** The types of files it takes, as the attribute `accept` writes them. */
+  readonly accept: string;
   /** Gives the address of the file once it is there, or refuses with words for a person. */
-  answer(address: string | Promise<string>): void;
+  answer(taken: TakenFile | Promise<TakenFile>): void;
 }

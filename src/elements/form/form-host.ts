@@ -2,14 +2,18 @@ import type { FilledForm } from '../../core/form/filled-form.ts';
 import type { ProblemsByPath } from '../../core/form/form-problems.ts';
 import type { Offers } from '../../core/form/offers.ts';
 import type { Steps } from '../../core/form/place.ts';
-import type { Mould } from '../../core/model/mould.ts';
 import type { EditorState } from './rich-text-editor.ts';
 import type { FormWords } from './words/en.ts';
 
 /** The element around a form, as its parts see it. */
 export interface FormHost {
   readonly form: FilledForm;
-  readonly files: Mould['files'];
+  /** True where nothing may be changed. */
+  readonly isFixed: boolean;
+  readonly controls: Readonly<Record<string, string>>;
+  /** Files that were given, by the addresses they got. */
+  readonly uploads: Map<string, File>;
+  addressOf(src: string): string;
   readonly words: FormWords;
   /** Colours and icons of the piece. */
   readonly offers: Offers;
@@ -29,7 +33,7 @@ export interface FormHost {
   widthAt(steps: Steps): string | undefined;
   /** Changes the values and fires the event for it. */
   change(path: string, run: (host: FormHost) => void): void;
-  take(file: File, steps: Steps): void;
+  take(file: File | undefined, steps: Steps): boolean;
   /** Has a screen reader say it. */
   say(words: string): void;
   /** Unfolds all that some steps lead through. */
@@ -54,7 +58,7 @@ export function openTo({ form, opened, requestUpdate }: FormHost, steps: Steps):
 /** What a form knows of how it is being used, before it is. */
 export function freshState(): Pick<
   FormHost,
-  'opened' | 'editors' | 'queries' | 'taken' | 'widths'
+  'opened' | 'editors' | 'queries' | 'taken' | 'widths' | 'uploads'
 > {
   return {
     opened: new Map(),
@@ -62,5 +66,6 @@ export function freshState(): Pick<
     queries: new Map(),
     taken: new Map(),
     widths: new Map(),
+    uploads: new Map(),
   };
 }

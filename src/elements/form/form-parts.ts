@@ -1,7 +1,6 @@
 import { countBelow } from '../../core/form/form-problems.ts';
 import { pathOf, type Steps } from '../../core/form/place.ts';
 import type { Field } from '../../core/model/field.ts';
-import { shownAddress } from '../asset-addresses.ts';
 import type { FormParts } from './control.ts';
 import type { FormHost } from './form-host.ts';
 import type { EditorState } from './rich-text-editor.ts';
@@ -14,6 +13,12 @@ export function formParts(host: FormHost, draw: FormParts['field']): FormParts {
     get words() {
       return host.words;
     },
+    get isFixed() {
+      return host.isFixed;
+    },
+    get controls() {
+      return host.controls;
+    },
     set: (steps, value) =>
       host.change(pathOf(steps), ({ form }) => form.set(steps, value, host.widthAt(steps))),
     field: draw,
@@ -24,7 +29,7 @@ export function formParts(host: FormHost, draw: FormParts['field']): FormParts {
     problemCount: (path) => countBelow(host.problems, path),
     complete: (steps) => host.form.complete(steps, host.widthAt(steps)),
     rowKey: (steps) => host.form.rowKey(steps),
-    addressOf: (src) => shownAddress(host.files, src),
+    addressOf: (src) => host.addressOf(src),
     take: (file, steps) => host.take(file, steps),
     takenAt: (path) => host.taken.get(path) ?? '',
     editorAt: (path) => host.editors.get(path),

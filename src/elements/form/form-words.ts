@@ -1,14 +1,11 @@
+import { wordsIn } from '../words-in.ts';
 import { de } from './words/de.ts';
 import { en, type FormWords } from './words/en.ts';
 
 /** Every language a form speaks by its BCP 47 tag: adding one is adding a file and a row. */
-const languages: Readonly<Record<string, FormWords>> = { en, de };
+const languages: { readonly en: FormWords } & Readonly<Record<string, FormWords>> = { en, de };
 
-/** The words in a language, by the nearest tag there is (RFC 4647, lookup); else in English. */
-export function formWords(language: string): FormWords {
-  for (let tag = language.toLowerCase(); tag !== ''; tag = tag.replace(/(?:^|-)[^-]*$/, '')) {
-    const words = Object.hasOwn(languages, tag) ? languages[tag] : undefined;
-    if (words) return words;
-  }
-  return en;
+/** What a form says in a language, with an embedder's own words where it gives some. */
+export function formWords(language: string, own?: Partial<FormWords>): FormWords {
+  return wordsIn(languages, language, own);
 }

@@ -1,72 +1,49 @@
-import { html, LitElement, nothing, type PropertyValues, type TemplateResult } from 'lit';
+import { html, nothing, type PropertyValues, type TemplateResult } from 'lit';
 import { FilledForm } from '../../core/form/filled-form.ts';
 import { type ProblemsByPath, problemsByPath } from '../../core/form/form-problems.ts';
 import type { FormValues } from '../../core/form/form-values.ts';
 import { type Offers, offersOf } from '../../core/form/offers.ts';
 import { fieldAt, pathOf } from '../../core/form/place.ts';
 import type { Json, JsonObject } from '../../core/model/json-source.ts';
-import type { Mould } from '../../core/model/mould.ts';
+import { isSame } from '../../core/model/values/is-same.ts';
 import { inLanguage } from '../../core/model/words.ts';
 import type { Finding } from '../../core/problem/finding.ts';
+import { addressOfFile, shownAddress } from '../asset-addresses.ts';
 import { emit } from '../emit.ts';
+import { languageOf } from '../language-of.ts';
 import { look } from '../look.ts';
+import { exposeParts, formPartNames } from '../parts.ts';
 import type { FormParts } from './control.ts';
 import { drawField } from './draw-field.ts';
+import { FormControl } from './form-control.ts';
 import type { FormChange } from './form-events.ts';
 import { type FormHost, freshState, openTo } from './form-host.ts';
 import { formParts } from './form-parts.ts';
 import { formStyle } from './form-style.ts';
 import { formView } from './form-view.ts';
 import { formWords } from './form-words.ts';
+import { holdStill } from './hold-still.ts';
+import { Later } from './later.ts';
 import type { RowParts } from './row-parts.ts';
 import { takeFile } from './take-file.ts';
+import type { FormWords } from './words/en.ts';
 
 /** What in a field takes the focus, the control itself before what belongs to it. */
 const focusable =
   'input:not([tabindex="-1"]), textarea, select:not(.tools *), [contenteditable], button:not(.act, .tool), .rows';
 
-/**
- * The settings form of a mould, made from its fields.
- *
- * Properties: `mould`; `values` and `below` as a cast file has them; `language`, a BCP 47 tag, by
- * default that of the page around it; `findings`, of a cast made elsewhere, whose problems are
- * shown beside those it finds itself; `pointedAt`, the path of a field to be lit up.
- *
- * Events, all of which bubble out of shadow roots: `km-change` (`FormChange`) when a value changes,
- * `km-problems` (`{ findings }`) when what is wrong changes, `km-file` (`FileAsked`) for the address
- * of a dropped or chosen file, `km-point` (`{ path }`) when a field gets the focus, '' when none has.
- *
- * @example
- * const form = document.querySelector('km-form');
- * form.mould = mould;
- * form.addEventListener('km-change', ({ detail }) => save(detail.values));
- */
-export class KmForm extends LitElement {
+/** The settings form of a mould; see `KmFormElement` for what it takes and tells. */
+export class KmForm extends FormControl {
   static override styles = [look, formStyle];
-  static override properties = {
-    mould: { attribute: false },
-    values: { attribute: false, noAccessor: true },
-    below: { attribute: false, noAccessor: true },
-    findings: { attribute: false },
-    language: {},
-    pointedAt: { attribute: false },
-    only: { attribute: false },
-  };
 
-  declare mould: Mould | undefined;
-  declare language: string;
-  declare findings: readonly Finding[];
-  declare pointedAt: string;
-  /** Paths of the fields that are shown, in this order; all where it is empty. */
-  declare only: readonly string[];
-
-  private form: FilledForm | undefined;
+  private filled: FilledForm | undefined;
   private given: FormValues = { values: {}, below: {} };
   private problems: ProblemsByPath = new Map();
   private offers: Offers = { colours: [], icons: [] };
   private said = '';
   private query = '';
   private reported = '[]';
+  private readonly later = new Later();
   private readonly host: FormHost = this.hostOfParts();
   private readonly parts: FormParts = formParts(this.host, (field, steps) =>
     drawField(this.host, this.parts, field, steps),
@@ -75,17 +52,9 @@ export class KmForm extends LitElement {
   private partner: KmForm | undefined;
   private readonly panels = new Set<WeakRef<KmForm>>();
 
-  constructor() {
-    super();
-    this.language = '';
-    this.findings = [];
-    this.pointedAt = '';
-    this.only = [];
-  }
-
   /** Values as a cast file has them: what is absent is the default. */
   get values(): JsonObject {
-    return (this.form?.now ?? this.given).values;
+    return (this.filled?.now ?? this.given).values;
   }
 
   set values(values: JsonObject) {
@@ -94,7 +63,7 @@ export class KmForm extends LitElement {
 
   /** Values for viewports narrower than so many px, by width and then by field. */
   get below(): JsonObject {
-    return (this.form?.now ?? this.given).below;
+    return (this.filled?.now ?? this.given).below;
   }
 
   set below(below: JsonObject) {
@@ -106,7 +75,10 @@ export class KmForm extends LitElement {
     const panel = document.createElement(this.localName) as KmForm;
     panel.partner = this;
     panel.mould = this.mould;
-    panel.language = this.speaks;
+    panel.language = languageOf(this);
+    for (const name of ['words', 'controls', 'addressOf', 'disabled', 'readOnly'] as const) {
+      Object.assign(panel, { [name]: this[name] });
+    }
     this.panels.add(new WeakRef(panel));
     return panel;
   }
@@ -118,32 +90,27 @@ export class KmForm extends LitElement {
 
   /** The value at a path as it is now, complete: by default where none is given. */
   valueAt(path: string): Json | undefined {
-    return this.form?.complete(path.split('.'));
+    return this.filled?.complete(path.split('.'));
   }
 
-  /** Makes the next change a step of its own to undo. */
   pause(): void {
-    this.form?.pause();
+    this.filled?.pause();
   }
 
-  /** Adds, doubles, moves or takes out a row of a list. */
   get rows(): RowParts {
     return this.parts.rows;
   }
 
-  /** Takes back the last change. */
   undo(): void {
     if (this.partner) this.partner.undo();
-    else if (this.form?.canGoBack) this.travel((form) => form.undo(), this.words.undone);
+    else if (this.filled?.canGoBack) this.travel((form) => form.undo(), this.speech.undone);
   }
 
-  /** Makes the change again that was taken back last. */
   redo(): void {
     if (this.partner) this.partner.redo();
-    else if (this.form?.canGoForth) this.travel((form) => form.redo(), this.words.redone);
+    else if (this.filled?.canGoForth) this.travel((form) => form.redo(), this.speech.redone);
   }
 
-  /** Opens what a field stands in and puts the focus on it. */
   async focusField(path: string): Promise<void> {
     const steps = path.split('.');
     this.query = '';
@@ -159,40 +126,46 @@ export class KmForm extends LitElement {
     }
   }
 
-  private get words() {
-    return formWords(this.speaks);
-  }
-  private get speaks(): string {
-    return this.language || (this.closest('[lang]')?.getAttribute('lang') ?? '');
+  private get speech(): FormWords {
+    return formWords(languageOf(this), this.words);
   }
 
-  private begin(given: FormValues): void {
+  protected begin(given: FormValues): void {
     // What comes back from a change is no new beginning.
-    if (given.values === this.values && given.below === this.below) return;
+    if (isSame(given.values as Json, this.values) && isSame(given.below as Json, this.below))
+      return;
     this.given = given;
-    this.form?.begin(given);
+    this.first = given;
+    this.filled?.begin(given);
     this.settle();
     this.requestUpdate();
     this.tellPanels();
   }
 
   protected override willUpdate(changed: PropertyValues<this>): void {
-    if (changed.has('mould') || changed.has('language')) this.read();
-    else if (changed.has('findings')) this.settle();
+    if (changed.has('mould') || changed.has('language') || changed.has('words')) this.read();
+    else if (changed.has('findings') || changed.has('name')) this.settle();
     if (changed.has('pointedAt') && this.pointedAt) openTo(this.host, this.pointedAt.split('.'));
   }
 
+  override disconnectedCallback(): void {
+    super.disconnectedCallback();
+    this.later.flush();
+  }
+
   protected override updated(changed: PropertyValues<this>): void {
+    exposeParts(this.renderRoot, formPartNames);
+    holdStill(this.renderRoot, this.readOnly && !this.disabled);
     if (!changed.has('pointedAt') || !this.pointedAt) return;
     this.elementAt(this.pointedAt)?.scrollIntoView({ block: 'nearest' });
   }
 
   private read(): void {
     const { mould, partner } = this;
-    const now = this.form?.now ?? this.given;
-    this.form = partner
-      ? partner.form
-      : mould && new FilledForm(inLanguage(mould, this.speaks), now);
+    const now = this.filled?.now ?? this.given;
+    this.filled = partner
+      ? partner.filled
+      : mould && new FilledForm(inLanguage(mould, languageOf(this)), now);
     if (mould) this.offers = offersOf(mould);
     this.settle();
     this.tellPanels();
@@ -200,25 +173,43 @@ export class KmForm extends LitElement {
 
   /** Brings together what is wrong, and tells where that is not what it was. */
   private settle(): void {
-    const own = this.form?.check.findings ?? [];
-    this.problems = problemsByPath([...own, ...(this.partner ?? this).findings]);
+    const own = this.filled?.check.findings ?? [];
+    const { faults } = this.speech;
+    const say = (one: Finding) => faults[one.code]?.(one.data) ?? one.message;
+    this.problems = problemsByPath([...own, ...(this.partner ?? this).findings], say);
     if (this.partner) return;
-    const problems = JSON.stringify([...problemsByPath(own)]);
-    if (problems === this.reported) return;
-    this.reported = problems;
+    this.tellBrowser({ values: this.values, below: this.below }, this.problems);
+    const wrong = JSON.stringify([...problemsByPath(own)]);
+    if (wrong === this.reported) return;
+    this.reported = wrong;
     emit(this, 'km-problems', { findings: own });
   }
 
   private change(path: string, run: (form: FilledForm) => void): void {
-    const { form } = this;
+    const { filled: form } = this;
     if (this.partner) this.partner.change(path, run);
-    if (this.partner || !form) return;
+    if (this.partner || !form || this.isFixed) return;
     run(form);
     this.settle();
     this.requestUpdate();
     this.tellPanels();
     const { findings } = form.check;
-    emit(this, 'km-change', { ...form.now, path, findings } satisfies FormChange);
+    const change: FormChange = { ...form.now, path, findings };
+    this.later.run(this.delay, () => emit(this, 'km-change', change));
+  }
+
+  /** Files that were given, by their addresses. */
+  get uploads(): ReadonlyMap<string, File> {
+    return this.host.uploads;
+  }
+
+  /** An address under which this page can show what a value names. */
+  private shown(src: string): string {
+    const { mould, partner } = this;
+    const file = (partner ?? this).host.uploads.get(src);
+    if (file) return addressOfFile(file);
+    const own = shownAddress(mould?.files ?? {}, src);
+    return own === src ? (this.addressOf?.(src) ?? src) : own;
   }
 
   /** Has the panels of this form show what it now holds; one that was closed is not opened again. */
@@ -227,7 +218,7 @@ export class KmForm extends LitElement {
       const panel = one.deref();
       if (!panel || (panel.hasUpdated && !panel.isConnected)) this.panels.delete(one);
       else {
-        panel.form = this.form;
+        panel.filled = this.filled;
         panel.settle();
         panel.requestUpdate();
       }
@@ -249,14 +240,18 @@ export class KmForm extends LitElement {
     const element = this;
     return {
       get form() {
-        return element.form as FilledForm;
-      },
-      get files() {
-        return element.mould?.files ?? {};
+        return element.filled as FilledForm;
       },
       get words() {
-        return element.words;
+        return element.speech;
       },
+      get isFixed() {
+        return element.isFixed;
+      },
+      get controls() {
+        return element.controls;
+      },
+      addressOf: (src) => element.shown(src),
       get offers() {
         return element.offers;
       },
@@ -276,7 +271,7 @@ export class KmForm extends LitElement {
       },
       change: (path, run) => element.change(path, () => run(element.host)),
       take: (file, steps) =>
-        takeFile(element.host, file, steps, (asked) =>
+        takeFile((element.partner ?? element).host, file, steps, (asked) =>
           emit(element.partner ?? element, 'km-file', asked),
         ),
       say(words) {
@@ -307,18 +302,20 @@ export class KmForm extends LitElement {
   };
 
   private readonly onFocus = (event: Event): void => {
-    this.form?.pause();
+    this.filled?.pause();
     const [target] = event.composedPath() as Element[];
+    if (event.type === 'focusout') this.later.flush();
     if (this.partner) return;
     const path = event.type === 'focusin' && target?.closest?.('[data-path]');
     emit(this, 'km-point', { path: path ? path.getAttribute('data-path') : '' });
   };
 
   protected override render(): TemplateResult | typeof nothing {
-    const { form, words, query, problems, parts } = this;
+    const { filled: form, speech: words, query, problems, parts } = this;
     if (!form) return nothing;
     if (this.only.length > 0) return this.someFields(form);
-    return html`<div class="form" tabindex="-1" @keydown=${this.onKey} @focusin=${this.onFocus} @focusout=${this.onFocus}>
+    return html`<slot name="header"></slot>
+      <fieldset class="form" tabindex="-1" ?disabled=${this.disabled} @keydown=${this.onKey} @focusin=${this.onFocus} @focusout=${this.onFocus}>
       ${formView(form, {
         title: form.title,
         words,
@@ -335,7 +332,7 @@ export class KmForm extends LitElement {
         resetAll: () => this.change('', (one) => one.resetAll()),
       })}
       <p class="unseen" role="status">${this.said}</p>
-    </div>`;
+    </fieldset><slot name="footer"></slot>`;
   }
 
   private someFields(form: FilledForm): TemplateResult {
@@ -344,6 +341,6 @@ export class KmForm extends LitElement {
       const field = fieldAt(form.root, steps);
       return field ? [this.parts.field(field, steps)] : [];
     });
-    return html`<div class="form" tabindex="-1" @keydown=${this.onKey} @focusin=${this.onFocus}>${fields}</div>`;
+    return html`<fieldset class="form" tabindex="-1" ?disabled=${this.disabled} @keydown=${this.onKey} @focusin=${this.onFocus}>${fields}</fieldset>`;
   }
 }

@@ -34,6 +34,7 @@ export interface EditorOptions {
   readonly label: string;
   readonly id: string;
   readonly describedBy: string;
+  readonly isFixed: boolean;
   changed(html: string): void;
   showed(state: EditorState): void;
 }

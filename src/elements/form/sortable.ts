@@ -1,7 +1,7 @@
 import { noChange } from 'lit';
 import { AsyncDirective } from 'lit/async-directive.js';
 import { directive, type ElementPart } from 'lit/directive.js';
-import Sortable from 'sortablejs';
+import type Sortable from 'sortablejs';
 
 type Moved = (from: number, to: number) => void;
 
@@ -9,12 +9,20 @@ type Moved = (from: number, to: number) => void;
 class SortableDirective extends AsyncDirective {
   private moved: Moved = () => {};
   private made: Sortable | undefined;
+  private loading: Promise<void> | undefined;
   /** The node behind the item that is being dragged. */
   private behind: Node | null = null;
 
   override update({ element }: ElementPart, [moved]: [Moved]) {
     this.moved = moved;
-    this.made ??= new Sortable(element as HTMLElement, {
+    this.loading ??= this.load(element as HTMLElement);
+    return noChange;
+  }
+
+  private async load(element: HTMLElement): Promise<void> {
+    const { default: Made } = await import('sortablejs');
+    if (!this.isConnected) return;
+    this.made = new Made(element, {
       handle: '.grip',
       draggable: 'li',
       animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
@@ -31,7 +39,6 @@ class SortableDirective extends AsyncDirective {
         this.moved(from, to);
       },
     });
-    return noChange;
   }
 
   override render(_: Moved) {
@@ -41,6 +48,7 @@ class SortableDirective extends AsyncDirective {
   override disconnected(): void {
     this.made?.destroy();
     this.made = undefined;
+    this.loading = undefined;
   }
 }
 

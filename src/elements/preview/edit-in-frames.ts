@@ -11,9 +11,11 @@ import {
 } from './edit-panel.ts';
 import type { FrameBox, FromFrame } from './messages.ts';
 import type { PreviewFrame } from './preview-frame.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** The preview around what is edited in its frames. */
 interface EditHost {
+  readonly words: PreviewWords;
   readonly form: EditedForm | undefined;
   readonly root: Field | undefined;
   readonly stage: Element | null;
@@ -54,9 +56,9 @@ export class EditInFrames {
 
   view(stageWidthPx: number): TemplateResult | typeof nothing {
     const { panel } = this;
-    const { form, root } = this.host;
+    const { form, root, words } = this.host;
     if (!panel || !form || !root) return nothing;
-    return editPanel(panel, { root, edited: form, stageWidthPx, close: () => this.close() });
+    return editPanel(panel, { words, root, edited: form, stageWidthPx, close: () => this.close() });
   }
 
   private edit(

@@ -4,15 +4,16 @@ import { fieldAt } from '../../core/form/place.ts';
 import { rowCaption } from '../../core/form/row-caption.ts';
 import { type Field, fieldsBelow } from '../../core/model/field.ts';
 import type { Json } from '../../core/model/json-source.ts';
-import { pathOfMark } from '../../core/preview/mark-template.ts';
+import { pathOfMark } from '../../core/preview/mark-name.ts';
 import { icon } from '../form/icons.ts';
 import type { KmForm } from '../form/km-form.ts';
 import type { FrameBox } from './messages.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** The form whose fields are edited in the frames. */
 export type EditedForm = Pick<
   KmForm,
-  'panel' | 'set' | 'valueAt' | 'pause' | 'rows' | 'undo' | 'redo'
+  'panel' | 'set' | 'valueAt' | 'pause' | 'rows' | 'undo' | 'redo' | 'uploads'
 >;
 
 /** What stands beside an element that was clicked to be edited. */
@@ -71,6 +72,7 @@ export function rowOf(root: Field, path: string): { list: string[]; at: number }
 
 /** What a panel needs beside itself. */
 interface PanelParts {
+  readonly words: PreviewWords;
   readonly root: Field;
   readonly edited: EditedForm;
   readonly stageWidthPx: number;
@@ -82,6 +84,7 @@ const widthPx = 304;
 
 export function editPanel(panel: EditPanel, parts: PanelParts): TemplateResult {
   const { box, paths, form } = panel;
+  const { words } = parts;
   const left = Math.max(0, Math.min(box.left, parts.stageWidthPx - widthPx));
   const place = { left: `${left}px`, top: `${box.top + box.height + 8}px`, width: `${widthPx}px` };
   const onKey = (event: KeyboardEvent) => {
@@ -89,17 +92,17 @@ export function editPanel(panel: EditPanel, parts: PanelParts): TemplateResult {
     event.stopPropagation();
     parts.close();
   };
-  return html`<div class="edit-panel" role="dialog" aria-label="Edit this part" style=${styleMap(place)} @keydown=${onKey}>
+  return html`<div class="edit-panel" role="dialog" aria-label=${words.editPart} style=${styleMap(place)} @keydown=${onKey}>
     <div class="panel-head">
       ${rowActs(paths[0] as string, parts)}
-      <button type="button" class="act" aria-label="Close" title="Close" @click=${parts.close}>${icon('remove')}</button>
+      <button type="button" class="act" aria-label=${words.close} title=${words.close} @click=${parts.close}>${icon('remove')}</button>
     </div>
     ${form}
   </div>`;
 }
 
 /** What can be done with the row that the element stands in. */
-function rowActs(path: string, { root, edited, close }: PanelParts) {
+function rowActs(path: string, { root, edited, words, close }: PanelParts) {
   const row = rowOf(root, path);
   if (!row) return html`<span class="panel-title"></span>`;
   const { list, at } = row;
@@ -124,11 +127,11 @@ function rowActs(path: string, { root, edited, close }: PanelParts) {
     }}>${icon(name)}</button>`;
   const count = rows.length;
   return html`<span class="panel-title" title=${title}>${title}</span>
-    ${act('up', `Move ${title} up`, at === 0, () => edited.rows.move(list, at, at - 1))}
-    ${act('down', `Move ${title} down`, at === count - 1, () => edited.rows.move(list, at, at + 1))}
-    ${act('copy', `Duplicate ${title}`, count >= maxItems, () => edited.rows.duplicate(list, at))}
-    ${act('plus', `Add another`, count >= maxItems, () => edited.rows.add(list, shape))}
-    ${act('bin', `Remove ${title}`, count <= minItems, () => edited.rows.remove(list, at))}`;
+    ${act('up', words.up(title), at === 0, () => edited.rows.move(list, at, at - 1))}
+    ${act('down', words.down(title), at === count - 1, () => edited.rows.move(list, at, at + 1))}
+    ${act('copy', words.duplicate(title), count >= maxItems, () => edited.rows.duplicate(list, at))}
+    ${act('plus', words.addAnother, count >= maxItems, () => edited.rows.add(list, shape))}
+    ${act('bin', words.removeRow(title), count <= minItems, () => edited.rows.remove(list, at))}`;
 }
 
 function shapeOf(field: Field, row: unknown): string | undefined {

@@ -1,6 +1,7 @@
-import { type FactText, pageFactTexts } from '../../facts/fact-texts.ts';
-import type { FrameFacts } from './messages.ts';
+import { pageFactTexts } from '../../facts/fact-texts.ts';
+import type { FrameFacts, FrameNote } from './messages.ts';
 import type { FrameState } from './preview-frame.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** Something found in a frame, as it is listed under it. */
 export interface FrameFinding {
@@ -10,26 +11,24 @@ export interface FrameFinding {
   readonly selector?: string;
 }
 
-const blank =
-  'Nothing is visible. The widget may appear only after a click, or wait for something that cannot be loaded here.';
-
-const said = {
-  error: (text: string) => text,
-  'not-reached': (text: string) => `Not loaded: ${text}`,
-  asked: (text: string) => `Asked: ${text}`,
-  led: (text: string) => `Goes to ${text}`,
-} as const;
+const said: Readonly<Record<FrameNote['is'], (text: string, words: PreviewWords) => string>> = {
+  error: (text) => text,
+  left: (_, words) => words.left,
+  'not-reached': (text, words) => words.notReached(text),
+  asked: (text, words) => words.asked(text),
+  led: (text, words) => words.leadsTo(text),
+};
 
 const levels = { 3: 'warning', 2: 'warning', 1: 'note' } as const;
 
 /** What was measured in a frame, in words. */
-function measured(facts: FrameFacts): FrameFinding[] {
+function measured(facts: FrameFacts, words: PreviewWords): FrameFinding[] {
   const names = Object.keys(pageFactTexts) as (keyof typeof pageFactTexts)[];
   return names.flatMap((name) => {
-    const { weight, text }: FactText<never> = pageFactTexts[name];
+    const text = words.facts[name].text as (fault: never) => string;
     const faults = name === 'shifts' ? [] : facts[name];
     return faults.map((one) => ({
-      level: levels[weight],
+      level: levels[pageFactTexts[name].weight],
       text: `${one.element} ${text(one as never)}`,
       selector: one.selector,
     }));
@@ -37,29 +36,33 @@ function measured(facts: FrameFacts): FrameFinding[] {
 }
 
 /** What was found in a frame, the worst first. */
-export function frameFindings({ facts, notes, isBlank }: FrameState): FrameFinding[] {
-  const found = facts ? measured(facts) : [];
+export function frameFindings(
+  { facts, notes, isBlank, isBlocked }: FrameState,
+  words: PreviewWords,
+): FrameFinding[] {
+  const found = facts ? measured(facts, words) : [];
+  const isError = ({ is }: FrameNote) => is === 'error' || is === 'left';
   return [
-    ...(isBlank ? [{ level: 'warning', text: blank } as const] : []),
+    ...(isBlocked ? [{ level: 'error', text: words.blocked } as const] : []),
+    ...(isBlank ? [{ level: 'warning', text: words.nothingVisible } as const] : []),
     ...notes
-      .filter(({ is }) => is === 'error')
-      .map(({ text }): FrameFinding => ({ level: 'error', text })),
+      .filter(isError)
+      .map(({ is, text }): FrameFinding => ({ level: 'error', text: said[is](text, words) })),
     ...found.filter(({ level }) => level !== 'note'),
     ...found.filter(({ level }) => level === 'note'),
     ...notes
-      .filter(({ is }) => is !== 'error')
-      .map(({ is, text }): FrameFinding => ({ level: 'note', text: said[is](text) })),
+      .filter((one) => !isError(one))
+      .map(({ is, text }): FrameFinding => ({ level: 'note', text: said[is](text, words) })),
   ];
 }
 
 const signs = { error: '✕', warning: '▲', note: '○' } as const;
-const names = { error: 'error', warning: 'warning', note: 'note' } as const;
 
 /** A badge's words: so many of each level, or that nothing was found. */
-export function badgeOf(findings: readonly FrameFinding[]): string {
+export function badgeOf(findings: readonly FrameFinding[], words: PreviewWords): string {
   const parts = (['error', 'warning', 'note'] as const).flatMap((level) => {
     const count = findings.filter((one) => one.level === level).length;
-    return count === 0 ? [] : [`${signs[level]} ${count} ${names[level]}${count === 1 ? '' : 's'}`];
+    return count === 0 ? [] : [`${signs[level]} ${words.levels[level](count)}`];
   });
-  return parts.length === 0 ? '✓ no faults' : parts.join('  ');
+  return parts.length === 0 ? `✓ ${words.noFaults}` : parts.join('  ');
 }

@@ -9,10 +9,19 @@ import { frameText } from '../../generated/frame.ts';
  * The next frame is made ready unseen and takes the place of the last when that asks for it.
  */
 export function frameShell(reached: Reached): string {
+  const policy = confiningPolicy(reached).replace(/"/g, '&quot;');
+  return shellPage(`<meta http-equiv="Content-Security-Policy" content="${policy}">`);
+}
+
+/** The same page to be served by a site whose own policy would hold in a page made here. */
+export function hostedShell(): string {
+  return shellPage('');
+}
+
+function shellPage(policy: string): string {
   const inner = '<!doctype html><html><head></head><body></body></html>';
   const code = `(${shell})(${toScript(withHead(inner, headOfFrame()))})`;
-  return `<!doctype html><html><head><meta charset="utf-8">
-<meta http-equiv="Content-Security-Policy" content="${confiningPolicy(reached).replace(/"/g, '&quot;')}">
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Preview frame</title>${policy}
 <style>html,body{margin:0;height:100%;overflow:hidden}iframe{position:fixed;inset:0;width:100%;height:100%;border:0;background:#fff}iframe.next{opacity:0;pointer-events:none}</style>
 </head><body><script>${code}</script></body></html>`;
 }
@@ -34,6 +43,14 @@ function shell(inner: string): void {
   let next: HTMLIFrameElement | undefined;
   addEventListener('message', ({ source, data, ports }) => {
     if (source !== parent) return;
+    if (typeof data === 'object' && data !== null) {
+      // Before anything pasted is in the page; what is in force can only be added to.
+      const meta = document.createElement('meta');
+      meta.httpEquiv = 'Content-Security-Policy';
+      meta.content = String(data.policy);
+      document.head.append(meta);
+      return;
+    }
     if (data === 'swap') {
       now?.remove();
       next?.classList.remove('next');

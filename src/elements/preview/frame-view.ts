@@ -5,6 +5,7 @@ import { badgeOf, frameFindings } from './frame-findings.ts';
 import type { PreviewFrame } from './preview-frame.ts';
 import { widthLimits } from './preview-settings.ts';
 import { type WidthParts, widthBar, widthInput } from './width-bar.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** A frame and what it shows. */
 export interface ShownFrame {
@@ -32,7 +33,7 @@ const smallHeightPx = 88;
  * is in the same elements: a frame that is put elsewhere in a page loads again.
  */
 export function frameView({ frame, width, isPaste }: ShownFrame, parts: FrameParts) {
-  const { scale, stands, at } = parts;
+  const { scale, stands, at, words } = parts;
   const { heightPx, viewportPx } = frame.state;
   const shownWidth = Math.round(width * scale);
   Object.assign(frame.element.style, {
@@ -53,14 +54,15 @@ export function frameView({ frame, width, isPaste }: ShownFrame, parts: FramePar
     <div class="stand">
       <div class="holder" style=${styleMap({ height: `${height}px` })}>${frame.element}</div>
       ${isPaste || stands === 'small' ? nothing : handle(width, at, parts)}
-      ${stands === 'small' ? html`<button type="button" class="enlarge" aria-label="Enlarge ${width} px${isPaste ? ', original' : ''}" title="Enlarge" @click=${parts.enlarge}></button>` : nothing}
+      ${stands === 'small' ? html`<button type="button" class="enlarge" aria-label=${isPaste ? words.enlargeOriginal(width) : words.enlargeWidth(width)} title=${words.enlarge} @click=${parts.enlarge}></button>` : nothing}
     </div>
-    ${stands === 'small' ? smallCaption(frame, width, isPaste) : below(frame, parts)}
+    ${stands === 'small' ? smallCaption(frame, width, isPaste, words) : below(frame, parts)}
   </figure>`;
 }
 
 function head(isPaste: boolean, parts: FrameParts) {
-  if (isPaste) return html`<p class="width"><span class="measure">original</span></p>`;
+  if (isPaste)
+    return html`<p class="width"><span class="measure">${parts.words.originalMark}</span></p>`;
   if (parts.stands === 'large') return nothing;
   return html`<p class="width">
     ${widthInput(parts)}
@@ -68,8 +70,8 @@ function head(isPaste: boolean, parts: FrameParts) {
   </p>`;
 }
 
-function removeButton({ width, remove }: WidthParts) {
-  return html`<button type="button" class="act" aria-label="Remove ${width} px" title="Remove" @click=${remove}>${icon('remove')}</button>`;
+function removeButton({ width, words, remove }: WidthParts) {
+  return html`<button type="button" class="act" aria-label=${words.removeWidth(width)} title=${words.remove} @click=${remove}>${icon('remove')}</button>`;
 }
 
 /** What stands above the large frame. */
@@ -78,22 +80,24 @@ export function largeHead(parts: WidthParts) {
 }
 
 /** The sign of the worst alone; who listens hears all of it. */
-function smallCaption(frame: PreviewFrame, width: number, isPaste: boolean) {
-  const { words, worst } = badge(frame);
+function smallCaption(frame: PreviewFrame, width: number, isPaste: boolean, words: PreviewWords) {
+  const { said, worst } = badge(frame, words);
   return html`<figcaption class="measure">
-    ${isPaste ? 'original' : `${width} px`}
-    <span class="badge ${worst}" title=${words}>${words.slice(0, 1)}<span class="unseen">${words.slice(1)}</span></span>
+    ${isPaste ? words.originalMark : `${width} px`}
+    <span class="badge ${worst}" title=${said}>${said.slice(0, 1)}<span class="unseen">${said.slice(1)}</span></span>
   </figcaption>`;
 }
 
 /** What was found in a frame, in a word, and how bad the worst of it is. */
-function badge({ state }: PreviewFrame) {
-  if (!state.isShown) return { findings: [], words: '… loading', worst: 'note' } as const;
-  const findings = frameFindings(state);
-  return { findings, words: badgeOf(findings), worst: findings[0]?.level ?? 'well' } as const;
+function badge({ state }: PreviewFrame, words: PreviewWords) {
+  if (!state.isShown && !state.isBlocked) {
+    return { findings: [], said: `… ${words.loading}`, worst: 'note' } as const;
+  }
+  const findings = frameFindings(state, words);
+  return { findings, said: badgeOf(findings, words), worst: findings[0]?.level ?? 'well' } as const;
 }
 
-function handle(width: number, at: number, { scale, resize }: FrameParts) {
+function handle(width: number, at: number, { scale, words, resize }: FrameParts) {
   const drag = (event: PointerEvent) => {
     const grip = event.currentTarget as HTMLElement;
     const from = event.clientX;
@@ -115,25 +119,25 @@ function handle(width: number, at: number, { scale, resize }: FrameParts) {
     role="separator"
     tabindex="0"
     aria-orientation="vertical"
-    aria-label="Width of viewport ${at + 1}"
+    aria-label=${words.widthOf(at + 1)}
     aria-valuenow=${width}
     aria-valuemin=${widthLimits.least}
     aria-valuemax=${widthLimits.most}
-    title="Drag to change the width"
+    title=${words.dragWidth}
     @pointerdown=${drag}
     @keydown=${onKey}
   ></div>`;
 }
 
-function below(frame: PreviewFrame, { outline }: FrameParts) {
-  const { findings, words, worst } = badge(frame);
+function below(frame: PreviewFrame, { words, outline }: FrameParts) {
+  const { findings, said, worst } = badge(frame, words);
   const { heightPx } = frame.state;
-  const measure = html`<span class="measure">${heightPx} px high</span>`;
+  const measure = html`<span class="measure">${words.high(heightPx)}</span>`;
   if (findings.length === 0) {
-    return html`<div class="below"><p>${measure}<span class="badge ${worst}">${words}</span></p></div>`;
+    return html`<div class="below"><p>${measure}<span class="badge ${worst}">${said}</span></p></div>`;
   }
   return html`<details class="below">
-    <summary>${measure}<span class="badge ${worst}">${words}</span></summary>
+    <summary>${measure}<span class="badge ${worst}">${said}</span></summary>
     <ul>
       ${findings.map(
         ({ level, text, selector }) => html`<li class=${level}>

@@ -1,14 +1,7 @@
-import type { Cast } from '../../core/compile/cast.ts';
-import { type Reached, reachedBy } from '../../core/preview/confinement.ts';
-import { framedAfter } from '../../core/preview/copies.ts';
-import { withHead } from '../../core/preview/page-text.ts';
-import { runtime } from '../../generated/runtime.ts';
-import { assetsOf } from '../asset-addresses.ts';
+import type { Reached } from '../../core/preview/confinement.ts';
 import type { ShownFrame } from './frame-view.ts';
-import type { ToFrame } from './messages.ts';
-import type { PlacedMoulds } from './placed-moulds.ts';
 import type { PreviewFrame } from './preview-frame.ts';
-import { type PreviewSettings, viewOf } from './preview-settings.ts';
+import type { PreviewSettings } from './preview-settings.ts';
 
 /** Which frames there are to be. */
 export interface WantedFrames {
@@ -53,26 +46,4 @@ export function withoutWidth(frames: readonly ShownFrame[], gone: number): Shown
       const at = one.at > gone ? one.at - 1 : one.at;
       return { ...one, at, key: `${at} ${one.isPaste}` };
     });
-}
-
-/** What a frame is given to begin with. */
-export type Beginning = Extract<ToFrame, { do: 'begin' }>;
-
-/** A page with casts in it, as a frame begins with it. */
-export function beginningOf(
-  page: string,
-  casts: readonly Cast[],
-  { files, manifests }: PlacedMoulds,
-  settings: PreviewSettings,
-): Beginning {
-  return {
-    do: 'begin',
-    page: withHead(page, '<base href="about:srcdoc">'),
-    casts: framedAfter(casts, [], runtime),
-    columns: settings.columns,
-    assets: assetsOf(files),
-    reached: reachedBy(manifests),
-    view: viewOf(settings),
-    scroll: [0, 0],
-  };
 }

@@ -1,89 +1,52 @@
-import { html, LitElement, type nothing, type PropertyValues, type TemplateResult } from 'lit';
+import { html, type nothing, type PropertyValues, type TemplateResult } from 'lit';
 import type { Cast } from '../../core/compile/cast.ts';
-import { type CompiledMould, compileMould } from '../../core/compile/compile-mould.ts';
-import type { CastFile } from '../../core/model/cast-file.ts';
-import type { JsonObject } from '../../core/model/json-source.ts';
+import type { CompiledMould } from '../../core/compile/compile-mould.ts';
 import { defaultWidths, type Mould } from '../../core/model/mould.ts';
-import { sampleNames, sampleOf } from '../../core/model/samples.ts';
-import { reachedBy } from '../../core/preview/confinement.ts';
-import { castCopies, changeBetween, framedAfter } from '../../core/preview/copies.ts';
-import { withMarks } from '../../core/preview/mark-template.ts';
-import { pastePage } from '../../core/preview/paste-page.ts';
-import { runtime } from '../../generated/runtime.ts';
+import { sampleNames } from '../../core/model/samples.ts';
+import { type Reached, reachedBy } from '../../core/preview/confinement.ts';
+import { loadedAddresses } from '../../core/preview/loaded-addresses.ts';
 import { emit } from '../emit.ts';
+import { languageOf } from '../language-of.ts';
 import { look } from '../look.ts';
+import { exposeParts, previewPartNames } from '../parts.ts';
+import type { Beginning } from './beginning.ts';
 import { EditInFrames } from './edit-in-frames.ts';
-import type { EditedForm } from './edit-panel.ts';
 import type { ShownFrame } from './frame-view.ts';
-import { type Beginning, beginningOf, matchFrames, withoutWidth } from './frames.ts';
+import { matchFrames, withoutWidth } from './frames.ts';
 import { hostText } from './host-text.ts';
 import { litPlaces, pointedPath } from './lit-places.ts';
 import type { FromFrame, ToFrame } from './messages.ts';
 import { PaintTimes } from './paint-times.ts';
-import { type PlacedMoulds, placedIn } from './placed-moulds.ts';
+import type { PlacedMoulds } from './placed-moulds.ts';
 import { previewBar } from './preview-bar.ts';
 import type { SampleChosen } from './preview-events.ts';
 import { PreviewFrame } from './preview-frame.ts';
+import { PreviewProperties } from './preview-properties.ts';
 import {
   arrangementOf,
   beginningAnew,
   type PreviewSettings,
-  usualSettings,
   viewOf,
   withinLimits,
 } from './preview-settings.ts';
 import { previewStyle } from './preview-style.ts';
+import { previewWords } from './preview-words.ts';
 import { WidthSweep } from './probe.ts';
+import { ShownFiles } from './shown-files.ts';
 import { stageView } from './stage-view.ts';
+import type { PreviewWords } from './words/en.ts';
 
-/**
- * Frames of a cast at several viewport widths, side by side and to one scale. What is in them was
- * pasted, and runs confined.
- *
- * Properties: `mould`; `moulds`, others that casts in its slots are of; `values` and `below` as a cast file has them; `settings` (`PreviewSettings`);
- * `hostPage`, HTML of a page to try it in, and `hostStyle`, CSS of a site; `lit`, the path of the
- * field whose places are lit up.
- *
- * Events, all of which bubble out of shadow roots: `km-sample` (`{ name, values, below, slots }`) when
- * another sample was chosen, `km-point` (`{ path, element, isPicked }`) when an element was pointed at,
- * `km-findings` (`{ isSound, findings }`) of the mould and its cast, `km-painted` (`{ ms,
- * madeMs }`) when all frames show the last change, and how long it took to be drawn and to be made.
- *
- * @example
- * const preview = document.querySelector('km-preview');
- * preview.mould = mould;
- * form.addEventListener('km-change', ({ detail }) => Object.assign(preview, detail));
- */
-export class KmPreview extends LitElement {
+type Casting = typeof import('./casting.ts');
+
+/** What casts: most of the code, and of no use before there is a mould. */
+let casting: Casting | undefined;
+
+/** The same where something was cast, and so it is there. */
+const tools = () => casting as Casting;
+
+/** Frames of a cast at several viewport widths; see `KmPreviewElement` for what it takes and tells. */
+export class KmPreview extends PreviewProperties {
   static override styles = [look, previewStyle];
-  static override properties = {
-    mould: { attribute: false },
-    moulds: { attribute: false },
-    values: { attribute: false },
-    below: { attribute: false },
-    slots: { attribute: false },
-    settings: { attribute: false },
-    hostPage: { attribute: false },
-    hostStyle: { attribute: false },
-    lit: { attribute: false },
-    sample: { attribute: false },
-    form: { attribute: false },
-  };
-
-  declare mould: Mould | undefined;
-  /** The moulds of what samples have in their slots. */
-  declare moulds: readonly Mould[];
-  declare values: JsonObject;
-  declare below: JsonObject;
-  declare slots: CastFile['slots'];
-  declare settings: PreviewSettings;
-  declare hostPage: string;
-  declare hostStyle: string;
-  declare lit: string;
-  /** The name of the sample chosen last. */
-  declare sample: string;
-  /** A form of the same mould: what is clicked in a frame can be edited there, through the form. */
-  declare form: EditedForm | undefined;
 
   private compiled: CompiledMould | undefined;
   private placed: PlacedMoulds | undefined;
@@ -92,6 +55,9 @@ export class KmPreview extends LitElement {
   private frames: ShownFrame[] = [];
   private enlarged: number | undefined;
   private readonly sweep = new WidthSweep(() => this.requestUpdate());
+  private readonly shownFiles = new ShownFiles(() => {
+    for (const one of this.frames) this.begin(one);
+  });
   private readonly editing = new EditInFrames(this.editHost());
   private roomPx = 0;
   private readonly times = new PaintTimes();
@@ -102,25 +68,18 @@ export class KmPreview extends LitElement {
     this.requestUpdate();
   });
 
-  constructor() {
-    super();
-    Object.assign(this, {
-      moulds: [],
-      values: {},
-      below: {},
-      hostPage: '',
-      hostStyle: '',
-      lit: '',
-    });
-    this.sample = 'default';
-    this.settings = { ...usualSettings, widths: [] };
-  }
-
   override connectedCallback(): void {
     super.connectedCallback();
     this.room.observe(this);
+    void this.loadCasting();
     // Put elsewhere in a page it makes its frames anew.
     this.requestUpdate();
+  }
+
+  private async loadCasting(): Promise<void> {
+    if (casting) return;
+    casting = await import('./casting.ts');
+    this.requestUpdate('mould');
   }
 
   override disconnectedCallback(): void {
@@ -132,12 +91,14 @@ export class KmPreview extends LitElement {
   }
 
   protected override willUpdate(changed: PropertyValues<this>): void {
-    let isAnew = changed.has('hostPage') || changed.has('hostStyle');
-    if (changed.has('mould') && this.mould) isAnew = this.compile(this.mould) || isAnew;
-    const before = changed.get('settings');
+    let isAnew = (['hostPage', 'hostStyle', 'reaches', 'framePage'] as const).some((one) =>
+      changed.has(one),
+    );
+    if (changed.has('mould') && this.mould && casting) isAnew = this.compile(this.mould) || isAnew;
+    const before = changed.get('settings') as PreviewSettings | undefined;
     if (before) isAnew = beginningAnew.some((one) => before[one] !== this.settings[one]) || isAnew;
-    if (!this.compiled) return;
-    const placed = placedIn(this.mould as Mould, this.slots, this.moulds, this.placed);
+    if (!this.compiled || !casting) return;
+    const placed = casting.placedIn(this.mould as Mould, this.slots, this.moulds, this.placed);
     isAnew = placed.inSlots !== this.placed?.inSlots || isAnew;
     this.placed = placed;
     const fresh = this.matchFrames(isAnew);
@@ -156,6 +117,7 @@ export class KmPreview extends LitElement {
 
   /** Makes the mould ready; one that cannot be cast leaves what is shown. True where it is another. */
   private compile(mould: Mould): boolean {
+    const { compileMould, withMarks, pastePage } = tools();
     const plain = compileMould(mould);
     emit(this, 'km-findings', { isSound: plain.isSound, findings: plain.findings });
     if (!plain.isSound) return false;
@@ -171,18 +133,19 @@ export class KmPreview extends LitElement {
 
   private matchFrames(isAnew: boolean): ShownFrame[] {
     const { manifest } = this.mould as Mould;
-    const reached = reachedBy(this.placed?.manifests ?? []);
-    const { settings } = this;
+    const { settings, reached, speech } = this;
     const make = (at: number, isPaste: boolean) => {
-      const title = `${manifest.title ?? manifest.name}${isPaste ? ', original paste' : ''}, frame ${at + 1}`;
+      const called = manifest.title ?? manifest.name;
+      const title = isPaste ? speech.originalFrame(called, at + 1) : speech.frame(called, at + 1);
       const frame: PreviewFrame = new PreviewFrame(
-        title,
-        reached,
-        () => this.requestUpdate(),
-        (message) => this.hear(frame, message),
-        () => {
-          const one = this.frames.find((shown) => shown.frame === frame);
-          if (one) this.begin(one);
+        { title, reached, page: this.framePage },
+        {
+          changed: () => this.requestUpdate(),
+          heard: (message) => this.hear(frame, message),
+          emptied: () => {
+            const one = this.frames.find((shown) => shown.frame === frame);
+            if (one) this.begin(one);
+          },
         },
       );
       return frame;
@@ -198,6 +161,7 @@ export class KmPreview extends LitElement {
     const { copies, isSealed } = this.settings;
     const { values, below, slots } = this;
     const file = { values, below, ...(slots ? { slots } : {}) };
+    const { castCopies, changeBetween, framedAfter, runtime } = tools();
     const { casts } = castCopies(compiled, file, {
       count: copies,
       options: { sealed: isSealed, moulds: this.placed?.moulds, assetAt: this.placed?.assetAt },
@@ -214,6 +178,8 @@ export class KmPreview extends LitElement {
     const change = this.times.begin(shown.map(({ frame }) => frame));
     const styles = casts.map(({ id, castStyle }) => [id, castStyle] as const);
     const hasScript = casts.some(({ script }) => script !== undefined);
+    const files = this.uploads();
+    if (files.size > 0) this.sendAll({ do: 'assets', assets: files });
     const message: ToFrame =
       difference === 'style'
         ? { do: 'style', styles, change }
@@ -229,7 +195,29 @@ export class KmPreview extends LitElement {
   private beginning(isPaste: boolean): Beginning {
     const { settings, hostPage, hostStyle, placed, casts } = this;
     const page = isPaste ? this.paste : hostText(settings, { hostPage, hostStyle });
-    return beginningOf(page ?? '', isPaste ? [] : casts, placed as PlacedMoulds, settings);
+    return tools().beginningOf(page ?? '', isPaste ? [] : casts, {
+      placed: placed as PlacedMoulds,
+      settings,
+      reached: this.reached,
+      uploads: this.uploads(),
+    });
+  }
+
+  /** What the values name and no mould holds, as far as it is there. */
+  private uploads(): ReadonlyMap<string, Blob> {
+    const { compiled, casts, addressOf, form } = this;
+    const [first] = casts;
+    if (!compiled || !first || !(addressOf || form)) return new Map();
+    const named = loadedAddresses(compiled.root, first.values);
+    return this.shownFiles.of(named, addressOf, form?.uploads);
+  }
+
+  private get reached(): Reached {
+    return reachedBy([...(this.placed?.manifests ?? []), { reaches: this.reaches }]);
+  }
+
+  private get speech(): PreviewWords {
+    return previewWords(languageOf(this), this.words);
   }
 
   private light(): void {
@@ -267,7 +255,7 @@ export class KmPreview extends LitElement {
 
   private choose(name: string): void {
     const { mould, compiled } = this;
-    const sample = mould && compiled && sampleOf(mould, compiled.root, name);
+    const sample = mould && compiled && tools().sampleOf(mould, compiled.root, name);
     if (!sample) return;
     const { values = {}, below = {}, slots } = sample.cast;
     Object.assign(this, { sample: name, values, below, slots });
@@ -281,6 +269,9 @@ export class KmPreview extends LitElement {
   private editHost(): ConstructorParameters<typeof EditInFrames>[0] {
     const element = this;
     return {
+      get words() {
+        return element.speech;
+      },
       get form() {
         return element.form;
       },
@@ -298,13 +289,19 @@ export class KmPreview extends LitElement {
   private get isEditing(): boolean {
     return this.settings.isEditing && this.form !== undefined;
   }
+  protected override updated(): void {
+    exposeParts(this.renderRoot, previewPartNames);
+  }
+
   protected override render(): TemplateResult | typeof nothing {
     const { mould, settings, frames } = this;
     if (!mould || !this.compiled) return html`<slot></slot>`;
+    const words = this.speech;
     const arrangement = arrangementOf(settings, this.roomPx, this.enlarged);
     const { large = 0 } = arrangement;
     const shown = frames.find(({ at, isPaste }) => at === large && !isPaste);
-    return html`${previewBar({
+    return html`<slot name="header"></slot>${previewBar({
+      words,
       settings,
       samples: sampleNames(mould),
       sample: this.sample,
@@ -316,6 +313,7 @@ export class KmPreview extends LitElement {
       choose: (name) => this.choose(name),
     })}
     ${stageView({
+      words,
       frames,
       settings,
       arrangement,
@@ -329,8 +327,12 @@ export class KmPreview extends LitElement {
       remove: (at) => this.removeWidth(at),
       enlarge: (at) => this.enlarge(at),
       startSweep: () =>
-        void this.sweep.start(this.beginning(false), this.renderRoot.querySelector('.probes')),
-    })}`;
+        void this.sweep.start(this.beginning(false), {
+          words,
+          probes: this.renderRoot.querySelector('.probes'),
+          page: this.framePage,
+        }),
+    })}<slot name="footer"></slot>`;
   }
 
   private enlarge(at: number): void {

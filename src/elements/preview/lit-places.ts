@@ -1,7 +1,6 @@
 import { fieldAt } from '../../core/form/place.ts';
 import { type Field, fieldsBelow } from '../../core/model/field.ts';
-import { markName } from '../../core/preview/mark-name.ts';
-import { pathOfMark } from '../../core/preview/mark-template.ts';
+import { markName, pathOfMark } from '../../core/preview/mark-name.ts';
 
 /** What leads to the places that a field fills in a frame. */
 export interface LitPlaces {

@@ -43,6 +43,8 @@ export type ToFrame =
       readonly paths: readonly string[];
       readonly properties: readonly string[];
     }
+  /** Files that what comes next may show. */
+  | { readonly do: 'assets'; readonly assets: ReadonlyMap<string, Blob> }
   | { readonly do: 'outline'; readonly selector: string }
   | { readonly do: 'pick'; readonly isOn: boolean }
   /** Tells of what is clicked, in place of what a click does. */
@@ -75,7 +77,7 @@ export interface HiddenPart {
 
 /** Something in a frame that is worth telling. */
 export interface FrameNote {
-  readonly is: 'error' | 'not-reached' | 'asked' | 'led';
+  readonly is: 'error' | 'left' | 'not-reached' | 'asked' | 'led';
   readonly text: string;
 }
 

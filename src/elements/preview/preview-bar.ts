@@ -1,15 +1,16 @@
 import { html, nothing, type TemplateResult } from 'lit';
 import { live } from 'lit/directives/live.js';
-import { hostPages } from '../../core/preview/host-pages.ts';
 import { type IconName, icon } from '../form/icons.ts';
 import { checkLine } from './check-line.ts';
 import { hiddenMenu } from './hidden-menu.ts';
 import type { HiddenPart } from './messages.ts';
 import { closeOnLeaving } from './popover.ts';
 import { type PreviewSettings, withinLimits } from './preview-settings.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** What the bar of a preview shows, and whom it tells. */
 export interface BarParts {
+  readonly words: PreviewWords;
   readonly settings: PreviewSettings;
   readonly samples: readonly string[];
   readonly sample: string;
@@ -24,61 +25,34 @@ export interface BarParts {
 
 type Options = readonly (readonly [value: string, title: string])[];
 
-const states: Options = [
-  ['rest', 'Normal'],
-  ['hover', 'Hovered'],
-  ['focus', 'Focused'],
-  ['visited', 'Visited'],
-];
+/** Shares of the full size, as percentages. */
+const zooms = [0.25, 0.5, 0.75, 1];
 
-const layouts: Options = [
-  ['auto', 'Automatic'],
-  ['row', 'Side by side'],
-  ['one', 'One large'],
-];
-
-const zooms: Options = [
-  ['0', 'Fit'],
-  ['0.25', '25 %'],
-  ['0.5', '50 %'],
-  ['0.75', '75 %'],
-  ['1', '100 %'],
-];
-
-const backgrounds: Options = [
-  ['', 'Default'],
-  ['#ffffff', 'White'],
-  ['#f2f2f2', 'Grey'],
-  ['#1d1d1f', 'Black'],
-  ['#7a1f3d', 'Deep red'],
-];
+const backgrounds = {
+  usual: '',
+  white: '#ffffff',
+  grey: '#f2f2f2',
+  black: '#1d1d1f',
+  red: '#7a1f3d',
+} as const;
 
 /** What is chosen often, and behind one button the rest. */
 export function previewBar(parts: BarParts) {
-  const { settings, samples, sample, set } = parts;
-  const hosts: Options = [
-    ...Object.entries(hostPages).map(([name, { title }]) => [name, title] as const),
-    ...(parts.hasOwnPage ? ([['own', 'Your page']] as const) : []),
-  ];
+  const { settings, samples, sample, set, words } = parts;
+  const hosts: Options = Object.entries(words.hosts).filter(
+    ([name]) => name !== 'own' || parts.hasOwnPage,
+  );
   const all = samples.map((name) => [name, name] as const);
-  return html`<div class="bar" role="group" aria-label="Preview options">
-    ${samples.length > 1 ? menu('Sample', sample, all, parts.choose) : nothing}
-    ${menu('Host page', settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }), '', 'Page')}
+  return html`<div class="bar" role="group" aria-label=${words.options}>
+    ${samples.length > 1 ? menu(words.sample, sample, all, parts.choose) : nothing}
+    ${menu(words.hostPage, settings.host, hosts, (host) => set({ host: host as PreviewSettings['host'] }), '', words.page)}
     ${
       parts.mayEdit
-        ? toggle(
-            'pencil',
-            'Edit here',
-            'Click a text, link, picture or colour in a frame to change it',
-            settings.isEditing,
-            () => set({ isEditing: !settings.isEditing, isPicking: false }),
+        ? toggle('pencil', words.editHere, words.editHereHelp, settings.isEditing, () =>
+            set({ isEditing: !settings.isEditing, isPicking: false }),
           )
-        : toggle(
-            'target',
-            'Find field',
-            'Click a part of the widget to go to its field. Alt+click does the same.',
-            settings.isPicking,
-            () => set({ isPicking: !settings.isPicking }),
+        : toggle('target', words.findField, words.findFieldHelp, settings.isPicking, () =>
+            set({ isPicking: !settings.isPicking }),
           )
     }
     ${parts.hidden.length > 0 || settings.revealed.length > 0 ? hiddenMenu(parts) : nothing}
@@ -129,9 +103,9 @@ function number(label: string, value: number, most: number, give: (value: number
   />`;
 }
 
-function adding({ widths }: PreviewSettings, set: BarParts['set']) {
+function adding({ settings: { widths }, words, set }: BarParts) {
   return html`<label class="choice"
-    ><span class="name">Add width</span
+    ><span class="name">${words.addWidth}</span
     ><input
       class="adding"
       type="number"
@@ -147,60 +121,58 @@ function adding({ widths }: PreviewSettings, set: BarParts['set']) {
 }
 
 function viewOptions(parts: BarParts) {
-  const { settings, set } = parts;
+  const { settings, words, set } = parts;
   const { copies, columns } = settings;
+  const percents: Options = zooms.map((share) => [String(share), `${share * 100} %`]);
+  const colours: Options = Object.entries(backgrounds).map(([name, color]) => [
+    color,
+    words.backgrounds[name as keyof typeof backgrounds],
+  ]);
   return html`<details class="more" @keydown=${closeOnLeaving} @focusout=${closeOnLeaving}>
     <summary class="do">
-      ${icon('options')}<span>View options</span
-      >${isUsual(settings) ? nothing : html`<span class="dot"><span class="unseen">, some chosen</span></span>`}
+      ${icon('options')}<span>${words.viewOptions}</span
+      >${isUsual(settings) ? nothing : html`<span class="dot"><span class="unseen">${words.someChosen}</span></span>`}
     </summary>
     <div class="more-list">
-      ${menu('Layout', settings.layout, layouts, (layout) => set({ layout: layout as PreviewSettings['layout'] }))}
-      ${menu('Zoom', String(settings.zoom), zooms, (zoom) => set({ zoom: Number(zoom) }))}
-      ${adding(settings, set)}
-      ${menu('Background', settings.background, backgrounds, (background) => set({ background }))}
+      ${menu(words.layout, settings.layout, Object.entries(words.layouts), (layout) => set({ layout: layout as PreviewSettings['layout'] }))}
+      ${menu(words.zoom, String(settings.zoom), [['0', words.fit], ...percents], (zoom) => set({ zoom: Number(zoom) }))}
+      ${adding(parts)}
+      ${menu(words.background, settings.background, colours, (background) => set({ background }))}
       ${menu(
-        'State',
+        words.state,
         settings.state,
-        states,
+        Object.entries(words.states),
         (state) => set({ state: state as PreviewSettings['state'] }),
-        'Applies to all links and controls',
+        words.stateHelp,
       )}
       <span class="choice"
-        ><span class="name">Copies</span
+        ><span class="name">${words.copies}</span
         ><span class="pair"
-          >${number('Number of copies', copies, 24, (count) => set({ copies: count }))}<span class="soft">in</span
-          >${number('Columns of copies', columns, 6, (count) => set({ columns: count }))}</span
-        ><span class="help">Number of copies, and of columns</span></span
+          >${number(words.numberOfCopies, copies, 24, (count) => set({ copies: count }))}<span class="soft">${words.copiesIn}</span
+          >${number(words.columnsOfCopies, columns, 6, (count) => set({ columns: count }))}</span
+        ><span class="help">${words.copiesHelp}</span></span
       >
       <div class="switches">${switches(parts)}</div>
     </div>
   </details>`;
 }
 
-function switches({ settings, hasPaste, set }: BarParts): TemplateResult[] {
+function switches({ settings, hasPaste, words, set }: BarParts): TemplateResult[] {
   const mark = (name: string, help: string, isOn: boolean, give: (isOn: boolean) => void) =>
     checkLine(name, html`${name} <span class="help">${help}</span>`, isOn, give);
-  const original = mark(
-    'Original',
-    'the snippet as pasted, beside it',
-    settings.isBeside,
-    (isBeside) => set({ isBeside }),
+  const original = mark(words.original, words.originalHelp, settings.isBeside, (isBeside) =>
+    set({ isBeside }),
   );
   return [
     ...(hasPaste ? [original] : []),
-    mark('Dark scheme', 'for visitors who prefer dark', settings.scheme === 'dark', (isDark) =>
+    mark(words.dark, words.darkHelp, settings.scheme === 'dark', (isDark) =>
       set({ scheme: isDark ? 'dark' : 'light' }),
     ),
-    mark('Reduced motion', 'for visitors who prefer less', settings.isStill, (isStill) =>
-      set({ isStill }),
-    ),
-    mark('Right to left', 'as a page in Arabic', settings.isRightToLeft, (isRightToLeft) =>
+    mark(words.still, words.stillHelp, settings.isStill, (isStill) => set({ isStill })),
+    mark(words.rightToLeft, words.rightToLeftHelp, settings.isRightToLeft, (isRightToLeft) =>
       set({ isRightToLeft }),
     ),
-    mark('Shadow root', 'keeps out all page styles', settings.isSealed, (isSealed) =>
-      set({ isSealed }),
-    ),
+    mark(words.sealed, words.sealedHelp, settings.isSealed, (isSealed) => set({ isSealed })),
   ];
 }
 

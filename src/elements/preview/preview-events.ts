@@ -18,3 +18,19 @@ export interface SampleChosen {
   /** Undefined where it has nothing in its slots. */
   readonly slots: CastFile['slots'];
 }
+
+/** What `km-point` says. */
+export interface PreviewPointed {
+  /** The path of the field that fills or styles the element; '' for none. */
+  readonly path: string;
+  /** A selector of the element in the template. */
+  readonly element: string;
+  /** True where it was clicked. */
+  readonly isPicked: boolean;
+}
+
+/** What `km-painted` says, in ms: until it was drawn, and until it was made. */
+export interface PreviewPainted {
+  readonly ms: number;
+  readonly madeMs: number;
+}

@@ -1,4 +1,4 @@
-import type { Reached } from '../../core/preview/confinement.ts';
+import { confiningPolicy, type Reached } from '../../core/preview/confinement.ts';
 import { frameShell } from './frame-shell.ts';
 import type { FrameFacts, FrameNote, FromFrame, HiddenPart, ToFrame } from './messages.ts';
 import { readFromFrame } from './read-message.ts';
@@ -15,12 +15,31 @@ export interface FrameState {
   /** True where nothing of it is to be seen. */
   readonly isBlank: boolean;
   readonly hidden: readonly HiddenPart[];
+  /** True where the page around the preview lets no code run in it. */
+  readonly isBlocked: boolean;
+}
+
+/** What a frame is made with. */
+export interface FrameSource {
+  readonly title: string;
+  readonly reached: Reached;
+  /** The address of the hosted frame page; '' for one that is made here. */
+  readonly page: string;
+}
+
+/** What is told of a frame. */
+export interface FrameListener {
+  changed(): void;
+  heard(message: FromFrame): void;
+  /** What it showed is gone. */
+  emptied(): void;
 }
 
 /** The height of a viewport whose page is no higher. */
 const usualViewportPx = 800;
 
-const leftText = 'A script tried to leave the page. The preview does not follow it.';
+/** How long a page that was loaded has to begin. */
+const beginMs = 2000;
 
 /** A page may not fill the list of what was found in it. */
 const mostNotes = 200;
@@ -42,17 +61,17 @@ export class PreviewFrame {
     isShown: false,
     isBlank: false,
     hidden: [],
+    isBlocked: false,
   };
-  private readonly reached: Reached;
-  private readonly changed: () => void;
-  private readonly heard: (message: FromFrame) => void;
-  private readonly emptied: () => void;
+  private readonly source: FrameSource;
+  private readonly listener: FrameListener;
   private port: MessagePort | undefined;
   private waiting: Extract<ToFrame, { do: 'begin' }> | undefined;
   private isReady = false;
   private scroll: readonly [number, number] = [0, 0];
   private followed = 0;
   private asking: ReturnType<typeof setTimeout> | undefined;
+  private beginning: ReturnType<typeof setTimeout> | undefined;
   private readonly onMessage = ({ source, data }: MessageEvent) => {
     if (source !== this.element.contentWindow) return;
     if (data === 'loaded') {
@@ -64,32 +83,35 @@ export class PreviewFrame {
     if (data !== 'ready') return;
     const wasReady = this.isReady;
     this.isReady = true;
+    clearTimeout(this.beginning);
+    if (this.state.isBlocked) this.update({ isBlocked: false });
+    const { page, reached } = this.source;
+    if (page !== '')
+      this.element.contentWindow?.postMessage({ policy: confiningPolicy(reached) }, '*');
     if (this.waiting) this.begin(this.waiting);
     // An element that is put elsewhere in a page is loaded again, and what it showed is gone.
-    else if (wasReady) this.emptied();
+    else if (wasReady) this.listener.emptied();
   };
 
-  constructor(
-    title: string,
-    reached: Reached,
-    changed: () => void,
-    heard: (message: FromFrame) => void,
-    emptied: () => void,
-  ) {
-    this.emptied = emptied;
-    this.reached = reached;
-    this.changed = changed;
-    this.heard = heard;
+  constructor(source: FrameSource, listener: FrameListener) {
+    this.source = source;
+    this.listener = listener;
     this.element = document.createElement('iframe');
-    this.element.title = title;
+    this.element.title = source.title;
     this.element.setAttribute('sandbox', 'allow-scripts allow-forms');
-    this.element.srcdoc = frameShell(reached);
+    if (source.page === '') this.element.srcdoc = frameShell(source.reached);
+    else this.element.src = source.page;
+    this.element.addEventListener('load', () => {
+      clearTimeout(this.beginning);
+      if (this.isReady) return;
+      this.beginning = setTimeout(() => this.update({ isBlocked: true }), beginMs);
+    });
     addEventListener('message', this.onMessage);
   }
 
   /** True for a frame whose policy lets it reach the same. */
   reaches(reached: Reached): boolean {
-    return JSON.stringify(reached) === JSON.stringify(this.reached);
+    return JSON.stringify(reached) === JSON.stringify(this.source.reached);
   }
 
   /** Shows a page from its beginning; what is there stays in sight until it is ready. */
@@ -119,6 +141,7 @@ export class PreviewFrame {
   destroy(): void {
     removeEventListener('message', this.onMessage);
     clearTimeout(this.asking);
+    clearTimeout(this.beginning);
     this.port?.close();
   }
 
@@ -128,7 +151,7 @@ export class PreviewFrame {
       case 'here':
         clearTimeout(this.asking);
         // A busy page answers late, and was there all the time.
-        notes.splice(0, notes.length, ...notes.filter(({ text }) => text !== leftText));
+        notes.splice(0, notes.length, ...notes.filter(({ is }) => is !== 'left'));
         this.update({ notes: [...notes] });
         return;
       case 'shown':
@@ -154,17 +177,17 @@ export class PreviewFrame {
         break;
       default:
     }
-    this.heard(message);
+    this.listener.heard(message);
   }
 
   /** A page that does not answer any more is another. */
   private left(): void {
-    this.update({ notes: [...this.state.notes, { is: 'error', text: leftText }] });
+    this.update({ notes: [...this.state.notes, { is: 'left', text: '' }] });
   }
 
   private update(some: Partial<FrameState>): void {
     this.state = { ...this.state, ...some };
-    this.changed();
+    this.listener.changed();
   }
 
   /**

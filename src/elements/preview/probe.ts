@@ -1,12 +1,21 @@
 import { type AtWidth, findTurns, type Turn } from '../../core/preview/sweep.ts';
-import { pageFactTexts } from '../../facts/fact-texts.ts';
-import type { Beginning } from './frames.ts';
+import type { Beginning } from './beginning.ts';
 import type { FrameFacts, FromFrame } from './messages.ts';
 import { PreviewFrame } from './preview-frame.ts';
 import { type Sweep, sweepRange } from './width-bar.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** How long a page may take to answer, in ms. */
 const answerMs = 10_000;
+
+/** What a sweep is made in. */
+interface SweepSetting {
+  readonly words: PreviewWords;
+  /** Where its frame stands. */
+  readonly probes: Element | null;
+  /** The address of the hosted frame page; or ''. */
+  readonly page: string;
+}
 
 /** The look at all widths that a preview takes when it is asked to. */
 export class WidthSweep {
@@ -30,7 +39,7 @@ export class WidthSweep {
     this.changed();
   }
 
-  async start(begin: Beginning, probes: Element | null): Promise<void> {
+  async start(begin: Beginning, { words, probes, page }: SweepSetting): Promise<void> {
     this.turn += 1;
     const { turn } = this;
     const show = (state: Sweep) => {
@@ -48,7 +57,7 @@ export class WidthSweep {
         if (turn !== this.turn) throw new Error('The sweep was ended.');
         show({ is: 'running', share });
       };
-      show({ is: 'done', turns: await sweepWidths(begin, put, told) });
+      show({ is: 'done', turns: await sweepWidths(begin, { words, page, put, told }) });
     } catch (error) {
       show({ is: 'failed', why: error instanceof Error ? error.message : String(error) });
     }
@@ -63,16 +72,20 @@ export class WidthSweep {
  */
 async function sweepWidths(
   begin: Beginning,
-  put: (element: HTMLElement) => () => void,
-  told: (share: number) => void,
+  {
+    words,
+    page,
+    put,
+    told,
+  }: Pick<SweepSetting, 'words' | 'page'> & {
+    readonly put: (element: HTMLElement) => () => void;
+    readonly told: (share: number) => void;
+  },
 ): Promise<Turn[]> {
   let heard: (message: FromFrame) => void = () => {};
   const answerTo = (say: FromFrame['say'], ask: () => void) =>
     new Promise<FromFrame>((resolve, reject) => {
-      const timer = setTimeout(
-        () => reject(new Error('The widget is not responding. Its script may be stuck in a loop.')),
-        answerMs,
-      );
+      const timer = setTimeout(() => reject(new Error(words.stuck)), answerMs);
       heard = (message) => {
         if (message.say !== say) return;
         clearTimeout(timer);
@@ -81,11 +94,8 @@ async function sweepWidths(
       ask();
     });
   const frame = new PreviewFrame(
-    'Frame that looks at all widths',
-    begin.reached,
-    () => {},
-    (message) => heard(message),
-    () => {},
+    { title: words.sweepFrame, reached: begin.reached, page },
+    { changed: () => {}, heard: (message) => heard(message), emptied: () => {} },
   );
   const { element } = frame;
   element.tabIndex = -1;
@@ -99,7 +109,7 @@ async function sweepWidths(
       element.style.width = `${width}px`;
       const answer = await answerTo('measured', () => frame.send({ do: 'measure', width }));
       return answer.say === 'measured'
-        ? { layout: answer.layout, faults: faultsIn(answer.facts) }
+        ? { layout: answer.layout, faults: faultsIn(answer.facts, words) }
         : { layout: '', faults: [] };
     };
     return await findTurns(at, sweepRange, told);
@@ -110,9 +120,9 @@ async function sweepWidths(
 }
 
 /** What keeps text or a box from being seen; each as one text, however far it sticks out. */
-function faultsIn(facts: FrameFacts): string[] {
+function faultsIn(facts: FrameFacts, words: PreviewWords): string[] {
   const names = (['overflow', 'clipped', 'overlapping'] as const).flatMap((name) =>
-    facts[name].map(({ element }) => `${pageFactTexts[name].title.toLowerCase()} (${element})`),
+    facts[name].map(({ element }) => words.fault(words.facts[name].title, element)),
   );
   return [...new Set(names)];
 }

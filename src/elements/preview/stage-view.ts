@@ -1,5 +1,6 @@
 import { html, nothing } from 'lit';
 import { repeat } from 'lit/directives/repeat.js';
+import { styleMap } from 'lit/directives/style-map.js';
 import { frameView, largeHead, type ShownFrame } from './frame-view.ts';
 import {
   type Arrangement,
@@ -9,9 +10,11 @@ import {
   withinLimits,
 } from './preview-settings.ts';
 import type { WidthSweep } from './probe.ts';
+import type { PreviewWords } from './words/en.ts';
 
 /** What stands on the stage of a preview, and whom it tells. */
 interface StageParts {
+  readonly words: PreviewWords;
   readonly frames: readonly ShownFrame[];
   readonly settings: PreviewSettings;
   readonly arrangement: Arrangement;
@@ -26,10 +29,11 @@ interface StageParts {
 
 /** The frames, as they share the room, and what stands above and beside them. */
 export function stageView(parts: StageParts) {
-  const { frames, settings, arrangement, sweep, panel } = parts;
+  const { frames, settings, arrangement, sweep, panel, words } = parts;
   const { widths } = settings;
   const { large, scale } = arrangement;
   const partsOf = (at: number) => ({
+    words,
     width: widths[at] as number,
     at,
     isOnly: widths.length === 1,
@@ -39,7 +43,7 @@ export function stageView(parts: StageParts) {
     startSweep: () => parts.startSweep(),
     stopSweep: () => parts.sweep.stop(),
   });
-  return html`<div class="stage ${large === undefined ? '' : 'one'}" style="gap: ${gapPx}px">
+  return html`<div class="stage ${large === undefined ? '' : 'one'}" style=${styleMap({ gap: `${gapPx}px` })}>
     ${large === undefined ? nothing : largeHead(partsOf(large))}
     ${repeat(
       frames,
@@ -53,7 +57,7 @@ export function stageView(parts: StageParts) {
           outline: (selector) => one.frame.send({ do: 'outline', selector }),
         }),
     )}
-    ${frames.length === 0 ? html`<p class="help">No width is chosen. Add one under View options.</p>` : nothing}
+    ${frames.length === 0 ? html`<p class="help">${words.noWidth}</p>` : nothing}
     ${panel}
     <div class="probes" inert></div>
   </div>`;

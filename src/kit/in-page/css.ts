@@ -23,12 +23,3 @@ export const isOfCssType: CssTools['isOfCssType'] = (type, value) => {
   if (!property || !isPlain || ofAll.test(text) || standIns.test(value)) return false;
   return (only?.test(text) ?? true) && CSS.supports(property, text);
 };
-
-export const isSelector: CssTools['isSelector'] = (value) => {
-  try {
-    document.createDocumentFragment().querySelector(value || '*');
-    return true;
-  } catch {
-    return false;
-  }
-};

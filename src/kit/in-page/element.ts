@@ -10,7 +10,8 @@ import { readFields } from '../../core/model/read-fields.ts';
 import { put } from '../../core/model/values/steps.ts';
 import { memoize } from '../../core/text/memoize.ts';
 import { type HtmlTools, useTools } from '../tools.ts';
-import { isOfCssType, isSelector } from './css.ts';
+import { isOfCssType } from './css.ts';
+import { isSelector } from './css-selector.ts';
 
 /** What a module with an element is made of. */
 interface ElementParts {

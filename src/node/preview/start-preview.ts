@@ -131,9 +131,8 @@ interface Served {
 }
 
 function respondFor(served: Served) {
-  const view = sirv(join(ownPackage(), 'dist/view/app'), {
-    dev: true,
-  });
+  const view = sirv(join(ownPackage(), 'dist/view/app'), { dev: true });
+  const elements = sirv(join(ownPackage(), 'dist/ui'), { dev: true });
   return (request: IncomingMessage, response: ServerResponse): void => {
     if (!isLocal(request)) {
       plain(response, 403, 'This preview only works on the machine that serves it.');
@@ -151,8 +150,9 @@ function respondFor(served: Served) {
       void write(request, response, { mould, rest, isReplaced: search === '?replace', ...served });
     } else if (mould) show(response, mould, rest, served);
     else if (name === 'view') {
-      request.url = `/${rest}`;
-      view(request, response, () => plain(response, 404, 'No such file.'));
+      const isElement = rest.startsWith('ui/');
+      request.url = `/${isElement ? rest.slice('ui/'.length) : rest}`;
+      (isElement ? elements : view)(request, response, () => plain(response, 404, 'No such file.'));
     } else {
       response.writeHead(302, { location: `/${encodeURIComponent(moulds[0]?.name ?? '')}/` }).end();
     }

@@ -1,4 +1,5 @@
 import type { JsonObject } from 'keen-mould';
+import type { FileAsked } from 'keen-mould/form';
 import { html, nothing } from 'lit';
 import type { Bench } from '../bench.ts';
 import { withDefaults } from '../fields.ts';
@@ -6,11 +7,6 @@ import { fieldsOf } from '../paste.ts';
 import { ownSamples, withoutSample, withSample } from '../samples.ts';
 import { slotsOf } from '../slots.ts';
 import { slotsView } from './slots-view.ts';
-
-interface Asked {
-  readonly file: File;
-  readonly answer: (address: string | Promise<string>) => void;
-}
 
 /** The third step: the form as an editor will have it. */
 export function tryView(bench: Bench) {
@@ -30,7 +26,9 @@ export function tryView(bench: Bench) {
       }: CustomEvent<{ values: JsonObject; below: JsonObject; path: string }>) =>
         bench.change({ values: detail.values, below: detail.below }, `value ${detail.path}`)}
       @km-point=${({ detail }: CustomEvent<{ path: string }>) => bench.show({ lit: detail.path })}
-      @km-file=${({ detail }: CustomEvent<Asked>) => detail.answer(withFile(bench, detail.file))}
+      @km-file=${({ detail: { file, answer } }: CustomEvent<FileAsked>) => {
+        if (file) answer(withFile(bench, file));
+      }}
     ></km-form>
     ${slotsView(bench)}
     ${samples(bench)}

@@ -188,7 +188,8 @@ function toFinding(
     case 'wrong': {
       const { label, rule, found, field } = problem;
       const bound = boundAt?.(field) ?? '';
-      const data = { title: label, what: rule, found: shown(found), path, bound };
+      const { says: what, keyword, limit } = rule;
+      const data = { title: label, what, found: shown(found), path, bound, keyword, limit };
       return finding('value/wrong', data, place, path);
     }
     case 'required': {

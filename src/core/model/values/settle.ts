@@ -1,6 +1,7 @@
 import { nearestName } from '../../problem/nearest-name.ts';
 import { type Field, membersOf } from '../field.ts';
 import { isJsonObject, type Json, type JsonObject, type JsonPath } from '../json-source.ts';
+import type { Breach } from './violation.ts';
 
 /** One thing wrong with a value: the field, where it stands in the values, and what to say. */
 export type ValueProblem =
@@ -9,7 +10,7 @@ export type ValueProblem =
       readonly field: Field;
       readonly at: JsonPath;
       readonly label: string;
-      readonly rule: string;
+      readonly rule: Breach;
       readonly found: Json;
     }
   | {
@@ -60,7 +61,7 @@ export type ValueProblem =
     };
 
 /** A rule beside the field's own, such as for where it is bound: what is wrong, or undefined. */
-export type ExtraRule = (field: Field, value: Json) => string | undefined;
+export type ExtraRule = (field: Field, value: Json) => Breach | undefined;
 
 /** True for a value that is taken, and that somebody should look at. */
 export type IsLoose = (field: Field, value: Json) => boolean;

@@ -1,5 +1,6 @@
 import { format as standardFormats } from '@cfworker/json-schema';
-import { isOfCssType, isSelector } from '#css-type';
+import { isSelector } from '#css-selector';
+import { isOfCssType } from '#css-type';
 import { linearPattern } from '../../text/linear-pattern.ts';
 import { isShallow } from '../../text/nesting.ts';
 import { isJsonObject, type Json, type JsonObject } from '../json-source.ts';
@@ -7,11 +8,20 @@ import { isClockTime, isLocalDateTime } from '../kinds/date.ts';
 import { isDrawing } from '../kinds/inner/drawing.ts';
 import { isSafeAddress, isSafePicture } from '../safe-address.ts';
 import { cssFormats } from './css-formats.ts';
+import { isSame } from './is-same.ts';
 import { phrase } from './phrases.ts';
 import { shown } from './shown.ts';
 
-/** Says what is wrong with a value, as words that follow a title; undefined when it is right. */
-export type Violation = (value: Json) => string | undefined;
+/** A keyword of a schema that a value breaks. */
+export interface Breach {
+  readonly keyword: string;
+  readonly limit: Json;
+  /** In English, as words that follow a title. */
+  readonly says: string;
+}
+
+/** Says what is wrong with a value; undefined when it is right. */
+export type Violation = (value: Json) => Breach | undefined;
 
 /** The types of JSON (JSON Schema Core 2020-12, 4.2.1). */
 const types: Readonly<Record<string, (value: Json) => boolean>> = {
@@ -91,7 +101,7 @@ function about<Limit extends keyof Limits>(
  * @throws Error when a keyword has a value it cannot have, such as a pattern that is none
  *
  * @example
- * violationOf({ type: 'string', maxLength: 3 })('Mill') // 'must have at most 3 characters'
+ * violationOf({ type: 'string', maxLength: 3 })('Mill')?.says // 'must have at most 3 characters'
  */
 export function violationOf(schema: JsonObject): Violation {
   const isOfType = types[String(schema.type)];
@@ -105,12 +115,17 @@ export function violationOf(schema: JsonObject): Violation {
     return [{ name, isAbout, keeps: keyword.keeps(limit as never) }];
   });
   return (value) => {
-    if (isOfType && !isOfType(value)) return phrase('type', schema);
+    if (isOfType && !isOfType(value)) return breachOf('type', schema);
     const broken = rules.find(
       ({ isAbout, keeps }) => (!isAbout || isAbout(value)) && !keeps(value as never),
     );
-    return broken && (phrase(broken.name, schema) ?? 'is not valid');
+    return broken && breachOf(broken.name, schema);
   };
+}
+
+function breachOf(keyword: string, schema: JsonObject): Breach {
+  const says = phrase(keyword, schema) ?? 'is not valid';
+  return { keyword, limit: schema[keyword] ?? null, says };
 }
 
 const limitNames: Readonly<Record<keyof Limits, string>> = {
@@ -155,16 +170,4 @@ function isConst(schema: Json, value: Json): boolean {
 
 function areUnique(rows: readonly Json[]): boolean {
   return rows.every((one, at) => rows.findIndex((other) => isSame(one, other)) === at);
-}
-
-function isSame(one: Json, other: Json): boolean {
-  if (Array.isArray(one) && Array.isArray(other)) {
-    return one.length === other.length && one.every((each, at) => isSame(each, other[at] ?? null));
-  }
-  if (!isJsonObject(one) || !isJsonObject(other)) return one === other;
-  const names = Object.keys(one);
-  return (
-    names.length === Object.keys(other).length &&
-    names.every((name) => name in other && isSame(one[name] as Json, other[name] as Json))
-  );
 }

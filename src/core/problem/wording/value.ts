@@ -1,10 +1,19 @@
 import { didYouMean, type WordingTable } from './shape.ts';
 
+export interface WrongValue {
+  readonly title: string;
+  readonly what: string;
+  readonly found: string;
+  /** The keyword of JSON Schema that it breaks, and what that asks for. */
+  readonly keyword?: string;
+  readonly limit?: unknown;
+}
+
 /** What can be wrong with the values of a cast. */
 export const valueWording = {
   'value/wrong': {
     level: 'error',
-    message: ({ title, what, found }: { title: string; what: string; found: string }) =>
+    message: ({ title, what, found }: WrongValue) =>
       `${title} ${what}, but the value is ${found}. The default is used.`,
     hint: ({ path, bound }: { path: string; bound: string }) => correct(path, bound),
   },

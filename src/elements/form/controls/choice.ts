@@ -10,9 +10,13 @@ const lettersInRow = 26;
 
 /** One of several values: buttons side by side where they fit, else a list to open. */
 export const choice: ControlView = (place, form) => {
-  const { declared } = place.field;
+  const { declared, at } = place.field;
   const values = choices(declared);
-  const titles = values.map((one) => titleOf(one, declared.oneOf ?? null, form.words));
+  const { choices: called } = form.words;
+  const titles = values.map((one) => {
+    const own = at === undefined ? called[String(one)] : undefined;
+    return own ?? titleOf(one, declared.oneOf ?? null, form.words);
+  });
   const isShort = values.length <= 4 && titles.join('  ').length <= lettersInRow;
   const mayBeNone = declared.default === null || place.value === null;
   if (values.includes(true) && values.includes(false) && !mayBeNone)

@@ -1,18 +1,13 @@
 import { html, nothing } from 'lit';
+import { styleMap } from 'lit/directives/style-map.js';
 import { unsafeSVG } from 'lit/directives/unsafe-svg.js';
 import { isJsonObject, type Json, type JsonObject } from '../../../core/model/json-source.ts';
 import { cleanSvg } from '../../../core/model/kinds/html/clean-svg.ts';
 import { isSafePicture } from '../../../core/model/safe-address.ts';
 import type { ControlView, FormParts, Place } from '../control.ts';
+import { acceptedFiles } from '../take-file.ts';
 import { iconOffers } from './icon-offers.ts';
 import { memberFields } from './member-fields.ts';
-
-/** What files each kind takes, as `accept` writes it. */
-const accepted: Readonly<Record<string, string>> = {
-  image: 'image/*',
-  icon: 'image/*',
-  media: 'video/*,audio/*',
-};
 
 /** A file: shown, dropped or chosen, and described by its members. */
 export const file: ControlView = (place, form) => {
@@ -32,7 +27,7 @@ function zone({ field, steps, id }: Place, form: FormParts, value: JsonObject) {
   const { words } = form;
   const take = (files: FileList | null | undefined) => {
     const [first] = files ?? [];
-    if (first) form.take(first, steps);
+    if (first && !form.isFixed) form.take(first, steps);
   };
   const mark = (event: DragEvent, isOver: boolean) => {
     event.preventDefault();
@@ -54,7 +49,11 @@ function zone({ field, steps, id }: Place, form: FormParts, value: JsonObject) {
         ><input
           id=${id}
           type="file"
-          accept=${accepted[field.kindName] ?? ''}
+          accept=${acceptedFiles[field.kindName] ?? ''}
+          ?disabled=${form.isFixed}
+          @click=${(event: Event) => {
+            if (!form.take(undefined, steps)) event.preventDefault();
+          }}
           @change=${(event: Event) => {
             const input = event.target as HTMLInputElement;
             take(input.files);
@@ -79,8 +78,11 @@ function shown(kindName: string, value: JsonObject, { addressOf }: FormParts) {
       : html`<video controls preload="none" src=${addressOf(String(src))} poster=${isShowable(poster) ? addressOf(String(poster)) : nothing}></video>`;
   }
   if (!isShowable(address)) return undefined;
-  const place = `object-fit: ${fit ?? 'cover'}; object-position: ${position || 'center'}`;
-  return html`<img src=${addressOf(String(address))} alt="" style=${place} />`;
+  const place = {
+    objectFit: String(fit ?? 'cover'),
+    objectPosition: String(position || 'center'),
+  };
+  return html`<img src=${addressOf(String(address))} alt="" style=${styleMap(place)} />`;
 }
 
 function isShowable(address: Json | undefined): address is string {

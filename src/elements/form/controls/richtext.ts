@@ -22,6 +22,7 @@ export const richtext: ControlView = (place, form) => {
         label: field.title,
         id,
         describedBy,
+        isFixed: form.isFixed,
         changed: (text) => form.set(steps, text),
         showed: (next) => form.setEditor(steps.join('.'), next),
       })}

@@ -45,6 +45,7 @@ export class RichTextView {
         'aria-label': this.options.label,
         ...(this.options.describedBy ? { 'aria-describedby': this.options.describedBy } : {}),
       }),
+      editable: () => !this.options.isFixed,
       dispatchTransaction: (transaction) => {
         this.view.updateState(this.view.state.apply(transaction));
         if (transaction.docChanged) {
@@ -59,7 +60,10 @@ export class RichTextView {
 
   /** Takes in a value that came from elsewhere, such as by undo. */
   update(options: EditorOptions): void {
+    const isOther = options.isFixed !== this.options.isFixed;
     this.options = options;
+    // Has the editor ask again whether it may be typed into.
+    if (isOther) this.view.setProps({});
     if (options.value === this.written) return;
     this.written = options.value;
     this.view.updateState(this.stateOf(options.value));

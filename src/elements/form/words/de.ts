@@ -1,5 +1,53 @@
 import type { FormWords } from './en.ts';
 
+type Limit = (limit: string) => string;
+
+const types: Readonly<Record<string, string>> = {
+  string: 'muss Text sein',
+  number: 'muss eine Zahl sein',
+  integer: 'muss eine ganze Zahl sein',
+  boolean: 'muss ja oder nein sein',
+  array: 'muss eine Liste sein',
+  object: 'muss ein Objekt sein',
+};
+
+const formats: Readonly<Record<string, string>> = {
+  'css-color': 'muss eine Farbe sein, wie #b3541e oder rgb(179 84 30)',
+  'css-length': 'muss eine Länge sein, wie 12px, 1.5rem oder 40%',
+  'css-time': 'muss eine Dauer sein, wie 0.4s oder 400ms',
+  'css-shape': 'muss eine Form sein, wie circle(50%) oder inset(4% round 12px)',
+  'css-position': 'muss eine Stelle sein, wie center oder 20% 30%',
+  'css-weight': 'muss normal, bold oder eine Zahl von 1 bis 1000 sein',
+  'css-line-height': 'muss eine Zahl sein, wie 1.4, oder eine Länge',
+  'css-selector': 'muss ein CSS-Selektor sein, wie .fares--weekday',
+  'svg-drawing': 'muss ein <svg>-Element sein',
+  'safe-address':
+    'muss eine Adresse auf dieser Website sein oder mit http:, https:, mailto:, tel: oder sms: beginnen',
+  'safe-picture': 'muss die Adresse eines Bildes sein',
+  'clock-time': 'muss eine Uhrzeit sein, wie 10:20',
+  'local-date-time': 'muss Datum und Uhrzeit sein, wie 2026-06-07T10:20',
+  date: 'muss ein Datum sein, wie 2026-06-07',
+  email: 'muss eine E-Mail-Adresse sein',
+};
+
+const rules: Readonly<Record<string, Limit>> = {
+  type: (name) => types[name] ?? `muss vom Typ ${name} sein`,
+  format: (name) => formats[name] ?? `muss geschrieben sein wie ${name}`,
+  enum: (values) => `muss eines sein von: ${values}`,
+  oneOf: () => 'muss eine der Möglichkeiten sein',
+  minLength: (limit) => `braucht mindestens ${limit} Zeichen`,
+  maxLength: (limit) => `darf höchstens ${limit} Zeichen haben`,
+  pattern: (pattern) => `muss dem Muster ${pattern} folgen`,
+  minimum: (limit) => `muss mindestens ${limit} sein`,
+  maximum: (limit) => `darf höchstens ${limit} sein`,
+  exclusiveMinimum: (limit) => `muss mehr als ${limit} sein`,
+  exclusiveMaximum: (limit) => `muss weniger als ${limit} sein`,
+  multipleOf: (step) => `muss ein Vielfaches von ${step} sein`,
+  minItems: (limit) => `braucht mindestens ${limit} Zeilen`,
+  maxItems: (limit) => `darf höchstens ${limit} Zeilen haben`,
+  uniqueItems: () => 'darf keine zwei gleichen Zeilen haben',
+};
+
 /** What a form says of its own accord, in German. */
 export const de: FormWords = {
   find: 'Einstellung suchen',
@@ -75,4 +123,59 @@ export const de: FormWords = {
   newTabHelp: 'Ihre Seite bleibt offen. Die neue Seite hat keinen Zugriff auf sie.',
   asUsual: 'Wie ringsum',
   more: 'Mehr',
+  labels: {
+    'Link address': 'Adresse des Links',
+    'Link text': 'Text des Links',
+    'Open in a new tab': 'In neuem Tab öffnen',
+    Relation: 'Beziehung (rel)',
+    'Picture address': 'Adresse des Bildes',
+    'Alt text': 'Alternativtext',
+    Picture: 'Bild',
+    Fit: 'Einpassung',
+    Position: 'Ausschnitt',
+    Width: 'Breite',
+    Height: 'Höhe',
+    'Icon address': 'Adresse des Symbols',
+    'Icon label': 'Name des Symbols',
+    Drawing: 'Zeichnung',
+    Classes: 'Klassen',
+    'File address': 'Adresse der Datei',
+    Type: 'Typ',
+    'Poster image': 'Standbild',
+    Captions: 'Untertitel',
+    Loop: 'Wiederholen',
+    Muted: 'Ohne Ton',
+    Colour: 'Farbe',
+    Family: 'Schrift',
+    Size: 'Größe',
+    Weight: 'Stärke',
+    Style: 'Stil',
+    'Line height': 'Zeilenhöhe',
+    'Letter spacing': 'Laufweite',
+    Capitals: 'Großschreibung',
+  },
+  choices: {
+    cover: 'füllend',
+    contain: 'ganz',
+    fill: 'gestreckt',
+    none: 'keine',
+    'scale-down': 'verkleinert',
+    normal: 'normal',
+    italic: 'kursiv',
+    oblique: 'schräg',
+    uppercase: 'GROSS',
+    lowercase: 'klein',
+    capitalize: 'Anfänge groß',
+  },
+  faults: {
+    'value/wrong': ({ title, keyword, limit, found }) => {
+      const rule = rules[String(keyword)]?.(
+        Array.isArray(limit) ? limit.join(', ') : String(limit),
+      );
+      return rule && `${title} ${rule}; angegeben ist ${found}. Es gilt die Vorgabe.`;
+    },
+    'value/required': ({ title }) => `${title} darf nicht leer sein. Es gilt die Vorgabe.`,
+    'value/too-many-rows': ({ title, most, count }) =>
+      `${title} darf höchstens ${most} Zeilen haben und hat ${count}. Die übrigen entfallen.`,
+  },
 };

@@ -1,3 +1,8 @@
+/** Words for findings about values, from what they carry as `data`. */
+export type FaultWords = Readonly<
+  Record<string, (data: Readonly<Record<string, unknown>>) => string | undefined>
+>;
+
 /** What a form says of its own accord, in English. */
 export const en = {
   find: 'Find a setting',
@@ -73,6 +78,12 @@ export const en = {
   newTabHelp: 'Visitors keep your page open. The new page cannot reach back to it.',
   asUsual: 'Default',
   more: 'More',
+  /** Titles that kinds give their members, where they are others. */
+  labels: {} as Readonly<Record<string, string>>,
+  /** Values to choose from that kinds bring, where they are shown as others. */
+  choices: {} as Readonly<Record<string, string>>,
+  /** What is wrong with a value, by the code of the finding; else its message is shown. */
+  faults: {} as FaultWords,
 };
 
 /** The words of a form; each language says all of them. */

@@ -30,31 +30,33 @@ export const loadingAttributes = ['src', 'srcset', 'href', 'poster', 'data'];
 
 /** Gives what a frame shows the addresses of a mould's own files, and a stand-in for all others. */
 export class Addresses {
-  private readonly own: ReadonlyMap<string, string>;
-  private readonly patterns: readonly [RegExp, string][];
+  private readonly own = new Map<string, string>();
+  private patterns: readonly [RegExp, string][] = [];
   private readonly reached: Reached;
   private readonly report: (name: string) => void;
 
   constructor(assets: ReadonlyMap<string, Blob>, reached: Reached, report: (name: string) => void) {
-    const longestFirst = [...assets].sort(([a], [b]) => b.length - a.length);
-    const own = longestFirst.map(([path, blob]): [string, string] => [
-      path,
-      URL.createObjectURL(blob),
-    ]);
-    this.own = new Map(own);
-    this.patterns = own.flatMap(([path, address]) =>
+    this.reached = reached;
+    this.report = report;
+    this.add(assets);
+  }
+
+  /** Makes more files known; those that are stay where they are. */
+  add(assets: ReadonlyMap<string, Blob>): void {
+    for (const [path, blob] of assets) {
+      if (!this.own.has(path)) this.own.set(path, URL.createObjectURL(blob));
+    }
+    const longestFirst = [...this.own].sort(([a], [b]) => b.length - a.length);
+    this.patterns = longestFirst.flatMap(([path, address]) =>
       [...new Set([path, encodeURI(path)])].map((one): [RegExp, string] => [
         new RegExp(`(?<![\\w./-])(?:\\./)?${escapeRegExp(one)}(?![\\w.-])`, 'g'),
         address,
       ]),
     );
-    this.reached = reached;
-    this.report = report;
   }
 
   /** Text of markup, style or script that names the mould's own files, with their addresses. */
   inText(text: string): string {
-    if (!text.includes('assets/')) return text;
     return this.patterns.reduce((out, [pattern, address]) => out.replace(pattern, address), text);
   }
 
@@ -115,7 +117,9 @@ export class Addresses {
   private answer(address: string): Answer {
     const plain = address.trim();
     if (/^(?:#|data:|blob:|about:|javascript:)/i.test(plain)) return { is: 'kept' };
-    const own = this.own.get(decoded(plain.replace(/^(?:\.\/)+/, '').replace(/[?#].*$/, '')));
+    const own =
+      this.own.get(plain) ??
+      this.own.get(decoded(plain.replace(/^(?:\.\/)+/, '').replace(/[?#].*$/, '')));
     if (own !== undefined) return { is: 'own', address: own + (/#.*$/.exec(plain)?.[0] ?? '') };
     const { origins, files, modules } = this.reached;
     if (files.includes(plain)) return { is: 'kept' };

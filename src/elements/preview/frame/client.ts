@@ -110,6 +110,8 @@ class Frame {
         for (const [id, text] of message.styles) this.restyle(id, text);
         this.changed(message.change);
         return;
+      case 'assets':
+        return this.addresses.add(message.assets);
       case 'view':
         this.view = message.view;
         this.look();

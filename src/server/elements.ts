@@ -1,0 +1,8 @@
+/**
+ * The elements where there is no page: a server writes their tags, and the browser, which loads the
+ * module itself, brings them to life.
+ */
+export class KmForm {}
+
+/** The same of `km-preview`. */
+export class KmPreview {}
