@@ -6,6 +6,7 @@ import { build, preview as serve } from 'vite';
 import { importSnippet } from '../dist/core/index.js';
 import { launchBrowser } from '../dist/node/browser/launch-browser.js';
 import { proof, readMould, startPreview } from '../dist/node/index.js';
+import { startProduct } from '../examples/embedding/server.js';
 
 // Vite takes a path that is not whole as one from the folder of its page.
 const [demo, out] = process.argv.slice(2).map((one) => resolve(one));
@@ -104,5 +105,13 @@ await withApp('workbench', (url) =>
     await page.locator('km-preview .turns').waitFor();
   }),
 );
+// One form in three looks, in the product of somebody's own.
+const product = await startProduct();
+const rail = await readFile(join(snippets, 'notice-rail.html'), 'utf8');
+const added = await fetch(`${product.url}/widgets`, { method: 'POST', body: rail });
+const { name: called } = await added.json();
+await picture(`${product.url}/admin/themes.html#${called}`, 'themes');
+await product.close();
+
 await withApp('museum', (url) => picture(url, 'museum'));
 await browser.close();

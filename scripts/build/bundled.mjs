@@ -16,6 +16,7 @@ export async function makeBundled() {
       kit: `${root}dist/server/kit.js`,
       elements: `${root}dist/server/elements.js`,
       node: `${root}dist/node/index.js`,
+      worker: `${root}dist/node/workers/worker.js`,
     },
     outdir: `${root}dist/bundled`,
     bundle: true,

@@ -6,10 +6,7 @@ import { writeLicences } from './licences.mjs';
 import { root } from './root.mjs';
 
 /** The picker without the element that its package defines; the package exports nothing of it. */
-const picker = ['lib/components/color-picker.js', 'lib/entrypoints/hex.js'].map((path) => [
-  `vanilla-colorful/${path}`,
-  `${root}node_modules/vanilla-colorful/${path}`,
-]);
+const picker = 'vanilla-colorful/lib/entrypoints/hex.js';
 
 /** Writes dist/ui. */
 export async function makeUi() {
@@ -26,7 +23,7 @@ export async function makeUi() {
     legalComments: 'none',
     metafile: true,
     conditions: ['in-page', 'source'],
-    alias: Object.fromEntries(picker),
+    alias: { [picker]: `${root}node_modules/${picker}` },
   });
   writeLicences(`${root}dist/ui/LICENCES.txt`, metafile, 'Packages that are part of the elements.');
   const { hostedShell } = await import(

@@ -54,6 +54,7 @@ export type { Kit, StyleAt } from './deliver/form.ts';
 export type { FormName } from './deliver/forms.ts';
 export { snippetToDelivery } from './flow.ts';
 export type { CastFile } from './model/cast-file.ts';
+export { defineKind, type KindDefinition } from './model/define-kind.ts';
 export type { Json, JsonObject } from './model/json-source.ts';
 export type { Library, Manifest, Mould } from './model/mould.ts';
 export { type Sample, sampleNames, sampleOf } from './model/samples.ts';

@@ -1,2 +1,3 @@
 export * from './form.ts';
+export type { KeenMouldElements } from './jsx.ts';
 export * from './preview.ts';

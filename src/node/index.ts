@@ -26,3 +26,9 @@ export {
 export type { Shot } from './proof/shot.ts';
 export { openRack, type Rack, type RackEntry, type RackList } from './rack/rack.ts';
 export { usualRack } from './rack/usual-rack.ts';
+export {
+  startWorkers,
+  type WorkerLimits,
+  type Workers,
+  type WorkersOptions,
+} from './workers/start-workers.ts';

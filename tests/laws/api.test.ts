@@ -8,6 +8,8 @@ const entries = {
   'keen-mould': 'core/index.d.ts',
   'keen-mould/node': 'node/index.d.ts',
   'keen-mould/elements': 'elements/index.d.ts',
+  'keen-mould/form': 'elements/form.d.ts',
+  'keen-mould/preview': 'elements/preview.d.ts',
   'keen-mould/page': 'page/place-cast.d.ts',
   'keen-mould/runtime': 'generated/runtime.d.ts',
   'keen-mould/kit': 'server/kit.d.ts',

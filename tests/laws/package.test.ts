@@ -6,6 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { build as bundle } from 'esbuild';
 import sirv from 'sirv';
 import { build } from 'vite';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -41,6 +42,17 @@ beforeAll(async () => {
     `import { type CastFile, compileMould, deliver, importSnippet, Refusal } from 'keen-mould';
 import { runtime } from 'keen-mould/runtime';
 import { kit } from 'keen-mould/kit';
+import type { KeenMouldElements, KmFormElement } from 'keen-mould/elements';
+import 'keen-mould/form';
+import 'keen-mould/preview';
+const form: KmFormElement | null = document.querySelector('km-form');
+form?.addEventListener('km-change', ({ detail }) => { form.values = detail.values; });
+const preview = document.createElement('km-preview');
+preview.settings = { widths: [360] };
+export const widths: readonly number[] = preview.settings.widths;
+export const inJsx: KeenMouldElements['km-form'] = { readOnly: true, 'onkm-point': ({ detail }) => detail.path };
+// @ts-expect-error: what it extends is nobody's business.
+form?.requestUpdate();
 const { mould } = importSnippet([{ name: 'a.html', text: '<p class="a">Depot Gate</p>' }]);
 const file: CastFile = { id: 'a', values: {} };
 export const html: string = deliver(compileMould(mould).cast(file), { form: 'block', runtime, kit }).parts.html ?? '';
@@ -144,6 +156,42 @@ console.log(mould.template, typeof readMould);`,
       said: expect.stringContaining('keen-mould/runtime'),
     });
   });
+
+  it.each(['esbuild', 'Vite'])(
+    'is bundled for a server by %s, without settings',
+    async (bundler) => {
+      const out = join(project, `server-${bundler}.mjs`);
+      const entry = join(project, 'server.mjs');
+      await writeFile(
+        entry,
+        `import { bindSpots, checkMould, deliver, compileMould, importSnippet } from 'keen-mould';
+import { readMould } from 'keen-mould/node';
+import 'keen-mould/elements';
+const { mould } = importSnippet('<style>.a { color: red }</style><h2 class="a">Mill</h2>');
+const bound = bindSpots(mould, 'recommended').mould;
+console.log(checkMould(bound).some(({ level }) => level === 'error'), typeof readMould, deliver(compileMould(bound).cast(), { form: 'block' }).parts.html.includes('Mill'));`,
+      );
+      if (bundler === 'esbuild') {
+        await bundle({
+          entryPoints: [entry],
+          outfile: out,
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+        });
+      } else {
+        const input = { [`server-${bundler}`]: entry };
+        const rolldownOptions = { input, output: { entryFileNames: '[name].mjs' } };
+        await build({
+          root: project,
+          logLevel: 'error',
+          ssr: { noExternal: true },
+          build: { ssr: true, outDir: project, emptyOutDir: false, rolldownOptions },
+        });
+      }
+      expect(run(process.execPath, out)).toEqual({ status: 0, said: 'false function true\n' });
+    },
+  );
 
   it('is built by Vite for a browser, in pieces that are loaded when they are needed', async () => {
     await write('index.html', '<script type="module" src="main.js"></script>');

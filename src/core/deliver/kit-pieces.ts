@@ -3,6 +3,8 @@ import { type PortableMould, portable } from '../compile/portable-mould.ts';
 import type { Manner } from '../compile/style/manner.ts';
 import { toScriptData } from '../compile/template/sink.ts';
 import { type Field, fieldsBelow } from '../model/field.ts';
+import { finding } from '../problem/finding.ts';
+import { Refusal } from '../problem/refusal.ts';
 import type { Finish, Runtime } from './delivery.ts';
 import { sheetOf } from './sheet.ts';
 
@@ -28,6 +30,10 @@ export function portableOf(
   manner: Required<Manner>,
   { style: done = (css) => css }: Finish,
 ): PortableMould {
+  const own = fieldsBelow(ready.root).find(({ ownKind }) => ownKind !== undefined);
+  if (own?.ownKind) {
+    throw new Refusal(finding('cast/own-kind', { path: own.path, kind: own.ownKind }));
+  }
   const mould = portable(ready, manner);
   const { style } = mould;
   const { reset, ofMould, guard, ofPage } = style;

@@ -11,6 +11,8 @@ export interface Field {
   readonly path: string;
   readonly title: string;
   readonly kindName: KindName;
+  /** The name of an embedder's kind that it is of; undefined for one of ours. */
+  readonly ownKind: string | undefined;
   readonly kind: Kind;
   readonly declared: FieldSchema;
   /** Where the declaration stands in mould.json; undefined for the members a kind brings. */

@@ -85,6 +85,7 @@ export function keywordFaults(
     faults.push({ code: 'field/wrong', data: { path: named, what }, key });
   };
   for (const key of Object.keys(declared)) {
+    if (key.startsWith('x-')) continue;
     if (!known.includes(key)) {
       const data = { path: named, key, near: nearestName(key, known) };
       faults.push({ code: 'field/unknown-keyword', data, key });

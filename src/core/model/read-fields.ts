@@ -5,6 +5,7 @@ import { isJsonObject, type Json, type JsonPath, type JsonSource } from './json-
 import { keywordFaults } from './keyword-faults.ts';
 import type { FieldSchema, Kind } from './kind.ts';
 import { impliedKind, type KindName, kindNames, kinds } from './kinds.ts';
+import { kindOfName, ownKinds } from './own-kinds.ts';
 import { picked } from './picked.ts';
 import { propertyName } from './property-name.ts';
 import { readShapes, type ShapedGroup } from './shapes.ts';
@@ -62,8 +63,9 @@ class FieldReader {
   }
 
   read(declared: FieldSchema, spot: Spot): Field {
-    const kindName = this.kindNameOf(declared, spot) ?? 'text';
-    const kind: Kind = kinds[kindName];
+    const own = ownKinds().get(String(declared.kind));
+    const kindName = own?.base ?? this.kindNameOf(declared, spot) ?? 'text';
+    const kind = kindOfName(kindName, own?.name);
     this.checkKeywords(declared, kind, spot);
     const shaped = this.readShapes(declared, kind, spot);
     const members = this.readMembers(
@@ -83,6 +85,7 @@ class FieldReader {
       required,
       title,
       kindName,
+      ownKind: own?.name,
       kind,
       declared,
       members,
@@ -101,7 +104,9 @@ class FieldReader {
 
   private readViolation(declared: FieldSchema, kind: Kind, spot: Spot): Violation {
     try {
-      return violationOf(kind.schema(declared));
+      const check = violationOf(kind.schema(declared));
+      const own = ownKinds().get(String(declared.kind))?.violation;
+      return own ? (value) => check(value) ?? own(value) : check;
     } catch (error) {
       const what = (error as Error).message.replace(/^./, (letter) => letter.toLowerCase());
       this.say('field/wrong', { path: nameOf(spot), what }, spot);
@@ -118,7 +123,12 @@ class FieldReader {
     const kind = String(declared.kind);
     if (Object.hasOwn(kinds, kind)) return kind as KindName;
     const near = nearestName(kind, kindNames);
-    this.say('field/unknown-kind', { path: spot.path, kind, near, kinds: kindNames }, spot, 'kind');
+    this.say(
+      'field/unknown-kind',
+      { path: spot.path, kind, near, kinds: [...kindNames, ...ownKinds().keys()] },
+      spot,
+      'kind',
+    );
     return undefined;
   }
 

@@ -1,6 +1,7 @@
 import { readManifest } from '../model/manifest.ts';
 import type { Mould } from '../model/mould.ts';
-import type { Finding } from '../problem/finding.ts';
+import { finding } from '../problem/finding.ts';
+import { Refusal } from '../problem/refusal.ts';
 import { textOf } from '../text/utf8.ts';
 
 /** Files of a folder by their paths, with forward slashes. */
@@ -19,17 +20,30 @@ export function filesOf({ manifestText, template, style, script, files }: Mould)
   return Object.fromEntries(paths.map((path) => [path, all[path] as string | Uint8Array]));
 }
 
-/** A mould of the files of its folder, or what keeps them from being one. */
-export function mouldOfFiles(all: FolderFiles): {
-  readonly mould: Mould | undefined;
-  readonly findings: readonly Finding[];
-} {
-  const { 'mould.json': about, 'template.html': template, ...rest } = all;
+/** The most that a pack may hold. */
+export const packLimits = {
+  /** Of the zip itself, and of all its files outside it. */
+  zipBytes: 64 * 2 ** 20,
+  bytes: 256 * 2 ** 20,
+  files: 5000,
+} as const;
+
+/**
+ * A mould of the files of its folder.
+ *
+ * @throws Refusal with what is wrong with its mould.json
+ */
+export function wholeMould(all: FolderFiles): Mould {
+  const { 'mould.json': about = '', 'template.html': template, ...rest } = all;
   const { 'style.css': style, 'script.js': script, ...files } = rest;
-  if (about === undefined) return { mould: undefined, findings: [] };
   const manifestText = textOf(about);
   const { manifest, findings } = readManifest(manifestText);
+  if (!manifest) {
+    const [first, ...others] = findings.filter(({ level }) => level === 'error');
+    const invalid = finding('pack/not-one', { why: 'its mould.json is invalid' });
+    throw new Refusal(first ?? invalid, ...others);
+  }
   const text = (file: string | Uint8Array | undefined) => (file === undefined ? '' : textOf(file));
   const sources = { template: text(template), style: text(style), script: text(script) };
-  return { mould: manifest && { manifest, manifestText, ...sources, files }, findings };
+  return { manifest, manifestText, ...sources, files };
 }

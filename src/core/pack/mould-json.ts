@@ -6,8 +6,7 @@ import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { firstUnsafe } from '../text/safe-path.ts';
 import { bytesOf, textOf } from '../text/utf8.ts';
-import { type FolderFiles, filesOf } from './mould-files.ts';
-import { packLimits, wholeMould } from './unpack-mould.ts';
+import { type FolderFiles, filesOf, packLimits, wholeMould } from './mould-files.ts';
 
 /** A mould as JSON, for a column of a database or the body of a request. */
 export interface MouldJson {

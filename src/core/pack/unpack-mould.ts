@@ -5,17 +5,9 @@ import { finding } from '../problem/finding.ts';
 import { Refusal } from '../problem/refusal.ts';
 import { firstUnsafe } from '../text/safe-path.ts';
 import { textOf } from '../text/utf8.ts';
-import { type FolderFiles, mouldOfFiles } from './mould-files.ts';
+import { packLimits, wholeMould } from './mould-files.ts';
 import { digestOf, harmlessBytes, mostBlownUp, packFile, packFormat } from './pack-mould.ts';
 import { type ZipEntry, zipEntries } from './zip-entries.ts';
-
-/** The most that a pack may hold. */
-export const packLimits = {
-  /** Of the zip itself, and of all its files outside it. */
-  zipBytes: 64 * 2 ** 20,
-  bytes: 256 * 2 ** 20,
-  files: 5000,
-} as const;
 
 /**
  * Opens a pack from anybody. Nothing in it is run, and no path in it leads out of its folder.
@@ -35,19 +27,6 @@ export function unpackMould(pack: Uint8Array): Mould {
   if (!rest['mould.json']) refuse('pack/not-one', { why: 'it has no mould.json' });
   checkAbout(about, rest);
   return wholeMould(rest);
-}
-
-/**
- * The mould of some files.
- *
- * @throws Refusal with what is wrong with its mould.json
- */
-export function wholeMould(files: FolderFiles): Mould {
-  const { mould, findings } = mouldOfFiles(files);
-  if (mould) return mould;
-  const [first, ...others] = findings.filter(({ level }) => level === 'error');
-  const invalid = finding('pack/not-one', { why: 'its mould.json is invalid' });
-  throw new Refusal(first ?? invalid, ...others);
 }
 
 function refuse(

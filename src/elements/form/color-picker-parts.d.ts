@@ -1,7 +1,4 @@
 // The picker without the element that its package defines by itself.
-declare module 'vanilla-colorful/lib/components/color-picker.js' {
-  export const $css: unique symbol;
-}
 declare module 'vanilla-colorful/lib/entrypoints/hex.js' {
   export class HexBase extends HTMLElement {}
 }

@@ -32,7 +32,8 @@ export function fieldView(place: Place, facts: FieldFacts, form: FormParts): Tem
     return html`<div class="field" data-path=${path}>${controls.words(place, form)}</div>`;
   const isRow = /^\d+$/.test(steps.at(-1) ?? '');
   const isGroup = several.has(control);
-  const own = form.controls[field.kindName] ?? form.controls[control];
+  const { controls: given } = form;
+  const own = given[field.ownKind ?? ''] ?? given[field.kindName];
   const view = own === undefined ? controls[control](place, form) : ownControl(own, place, form);
   const head = isRow ? nothing : heading(field, place, facts, form, isGroup);
   const { words } = form;

@@ -1,5 +1,6 @@
 import type { Json, JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
+import type { MouldJson } from '../../core/pack/mould-json.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import type { FileAsked, FormChange, FormPointed, FormProblems } from './form-events.ts';
 import type { RowParts } from './row-parts.ts';
@@ -26,8 +27,9 @@ export interface KmFormEventMap {
  * form.addEventListener('km-change', ({ detail }) => save(detail.values));
  */
 export interface KmFormElement extends HTMLElement {
-  /** The mould whose fields it shows. */
-  mould: Mould | undefined;
+  /** The mould whose fields it shows, or the JSON of it. */
+  get mould(): Mould | undefined;
+  set mould(mould: Mould | MouldJson | undefined);
   /** Values as a cast file has them: what is absent is the default. Equal ones keep undo. */
   values: JsonObject;
   /** Values for viewports narrower than so many px, by width and then by field. */

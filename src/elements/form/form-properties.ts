@@ -1,13 +1,15 @@
 import { LitElement } from 'lit';
 import type { Mould } from '../../core/model/mould.ts';
+import type { MouldJson } from '../../core/pack/mould-json.ts';
 import type { Finding } from '../../core/problem/finding.ts';
+import { givenMould } from '../given-mould.ts';
 import type { FormWords } from './words/en.ts';
 
 /** What a form is given; `KmFormElement` says what each of it means. */
 export abstract class FormProperties extends LitElement {
   static readonly formAssociated = true;
   static override properties = {
-    mould: { attribute: false },
+    mould: { attribute: false, noAccessor: true },
     values: { attribute: false, noAccessor: true },
     below: { attribute: false, noAccessor: true },
     findings: { attribute: false },
@@ -23,7 +25,6 @@ export abstract class FormProperties extends LitElement {
     name: { reflect: true },
   };
 
-  declare mould: Mould | undefined;
   declare language: string;
   declare words: Partial<FormWords>;
   declare findings: readonly Finding[];
@@ -37,6 +38,17 @@ export abstract class FormProperties extends LitElement {
   declare name: string;
 
   protected readonly internals = this.attachInternals();
+  private ownMould: Mould | undefined;
+
+  get mould(): Mould | undefined {
+    return this.ownMould;
+  }
+
+  set mould(given: Mould | MouldJson | undefined) {
+    const before = this.ownMould;
+    this.ownMould = givenMould(given);
+    this.requestUpdate('mould', before);
+  }
 
   constructor() {
     super();

@@ -11,7 +11,7 @@ export const formStyle = css`
   }
   .form-title { font-size: 20px; line-height: 28px; font-weight: 600; overflow-wrap: anywhere; }
   .search { position: relative; display: block; }
-  .search .icon { position: absolute; inset-inline-start: 8px; top: 8px; color: var(--soft); }
+  .search .icon { position: absolute; inset-inline-start: 8px; top: calc(50% - 8px); color: var(--soft); }
   .search input { padding-inline-start: 30px !important; }
   .sum { grid-column: 1 / -1; display: flex; gap: 12px; align-items: center; font-size: 12px; line-height: 16px; color: var(--soft); }
   .sum .changed { color: var(--kiln); font-weight: 600; }
@@ -65,7 +65,7 @@ export const formStyle = css`
   .with-unit { position: relative; flex: none; display: block; }
   .number .with-unit:only-child { width: 160px; }
   .with-unit:has(.unit) input { padding-inline-end: 36px; }
-  .unit { position: absolute; inset-inline-end: 10px; top: 6px; color: var(--soft); pointer-events: none; }
+  .unit { position: absolute; inset-inline-end: 10px; top: 50%; translate: 0 -50%; color: var(--soft); pointer-events: none; }
   input[type='number'] { font-variant-numeric: tabular-nums; }
   input[type='date'], input[type='time'], input[type='datetime-local'] { width: auto !important; justify-self: start; }
 

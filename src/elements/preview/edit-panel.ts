@@ -1,5 +1,4 @@
 import { html, type TemplateResult } from 'lit';
-import { styleMap } from 'lit/directives/style-map.js';
 import { fieldAt } from '../../core/form/place.ts';
 import { rowCaption } from '../../core/form/row-caption.ts';
 import { type Field, fieldsBelow } from '../../core/model/field.ts';
@@ -7,6 +6,7 @@ import type { Json } from '../../core/model/json-source.ts';
 import { pathOfMark } from '../../core/preview/mark-name.ts';
 import { icon } from '../form/icons.ts';
 import type { KmForm } from '../form/km-form.ts';
+import { styled } from '../styled.ts';
 import type { FrameBox } from './messages.ts';
 import type { PreviewWords } from './words/en.ts';
 
@@ -92,7 +92,7 @@ export function editPanel(panel: EditPanel, parts: PanelParts): TemplateResult {
     event.stopPropagation();
     parts.close();
   };
-  return html`<div class="edit-panel" role="dialog" aria-label=${words.editPart} style=${styleMap(place)} @keydown=${onKey}>
+  return html`<div class="edit-panel" role="dialog" aria-label=${words.editPart} ${styled(place)} @keydown=${onKey}>
     <div class="panel-head">
       ${rowActs(paths[0] as string, parts)}
       <button type="button" class="act" aria-label=${words.close} title=${words.close} @click=${parts.close}>${icon('remove')}</button>

@@ -1,6 +1,6 @@
 import { html, nothing } from 'lit';
-import { styleMap } from 'lit/directives/style-map.js';
 import { icon } from '../form/icons.ts';
+import { styled } from '../styled.ts';
 import { badgeOf, frameFindings } from './frame-findings.ts';
 import type { PreviewFrame } from './preview-frame.ts';
 import { widthLimits } from './preview-settings.ts';
@@ -48,11 +48,11 @@ export function frameView({ frame, width, isPaste }: ShownFrame, parts: FramePar
     class="viewport ${stands}"
     data-width=${width}
     ?data-paste=${isPaste}
-    style=${styleMap({ width: `${shownWidth + 2}px` })}
+    ${styled({ width: `${shownWidth + 2}px` })}
   >
     ${stands === 'small' ? nothing : head(isPaste, parts)}
     <div class="stand">
-      <div class="holder" style=${styleMap({ height: `${height}px` })}>${frame.element}</div>
+      <div class="holder" ${styled({ height: `${height}px` })}>${frame.element}</div>
       ${isPaste || stands === 'small' ? nothing : handle(width, at, parts)}
       ${stands === 'small' ? html`<button type="button" class="enlarge" aria-label=${isPaste ? words.enlargeOriginal(width) : words.enlargeWidth(width)} title=${words.enlarge} @click=${parts.enlarge}></button>` : nothing}
     </div>

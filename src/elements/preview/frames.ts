@@ -9,6 +9,8 @@ export interface WantedFrames {
   readonly hasPaste: boolean;
   /** What the policy of each lets it reach. */
   readonly reached: Reached;
+  /** The address of the hosted frame page; or ''. */
+  readonly page: string;
   /** True where what is shown begins anew, so that a frame of another policy is of no use. */
   readonly isAnew: boolean;
 }
@@ -16,7 +18,7 @@ export interface WantedFrames {
 /** Brings frames into line with the widths asked for; gives those that are new as well. */
 export function matchFrames(
   old: readonly ShownFrame[],
-  { settings, hasPaste, reached, isAnew }: WantedFrames,
+  { settings, hasPaste, isAnew, ...source }: WantedFrames,
   make: (at: number, isPaste: boolean) => PreviewFrame,
 ): { readonly frames: ShownFrame[]; readonly fresh: ShownFrame[] } {
   const { widths, isBeside } = settings;
@@ -27,7 +29,7 @@ export function matchFrames(
   const fresh: ShownFrame[] = [];
   const frames = wanted.map(({ at, width, isPaste }) => {
     const key = `${at} ${isPaste}`;
-    const found = old.find((one) => one.key === key && (!isAnew || one.frame.reaches(reached)));
+    const found = old.find((one) => one.key === key && (!isAnew || one.frame.fits(source)));
     if (found) return { ...found, width };
     const one = { key, width, at, isPaste, frame: make(at, isPaste) };
     fresh.push(one);

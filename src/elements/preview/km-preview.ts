@@ -150,7 +150,8 @@ export class KmPreview extends PreviewProperties {
       );
       return frame;
     };
-    const wanted = { settings, hasPaste: this.paste !== undefined, reached, isAnew };
+    const hasPaste = this.paste !== undefined;
+    const wanted = { settings, hasPaste, reached, page: this.framePage, isAnew };
     const { frames, fresh } = matchFrames(this.frames, wanted, make);
     this.frames = frames;
     return fresh;

@@ -1,6 +1,7 @@
 import type { CastFile } from '../../core/model/cast-file.ts';
 import type { JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
+import type { MouldJson } from '../../core/pack/mould-json.ts';
 import type { KmFormElement } from '../form/form-element.ts';
 import type {
   PreviewFindings,
@@ -36,8 +37,9 @@ export interface KmPreviewEventMap {
  * });
  */
 export interface KmPreviewElement extends HTMLElement {
-  /** What is cast. One that cannot be leaves the last that could in sight. */
-  mould: Mould | undefined;
+  /** What is cast, or the JSON of it. One that cannot be leaves the last that could in sight. */
+  get mould(): Mould | undefined;
+  set mould(mould: Mould | MouldJson | undefined);
   /** The moulds of casts in its slots. */
   moulds: readonly Mould[];
   /** As a cast file has them. */

@@ -109,9 +109,10 @@ export class PreviewFrame {
     addEventListener('message', this.onMessage);
   }
 
-  /** True for a frame whose policy lets it reach the same. */
-  reaches(reached: Reached): boolean {
-    return JSON.stringify(reached) === JSON.stringify(this.source.reached);
+  /** True for a frame that was made in the same way, so that its policy lets it reach the same. */
+  fits({ reached, page }: Omit<FrameSource, 'title'>): boolean {
+    const { source } = this;
+    return page === source.page && JSON.stringify(reached) === JSON.stringify(source.reached);
   }
 
   /** Shows a page from its beginning; what is there stays in sight until it is ready. */

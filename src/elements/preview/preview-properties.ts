@@ -2,6 +2,8 @@ import { LitElement } from 'lit';
 import type { CastFile } from '../../core/model/cast-file.ts';
 import type { JsonObject } from '../../core/model/json-source.ts';
 import type { Mould } from '../../core/model/mould.ts';
+import type { MouldJson } from '../../core/pack/mould-json.ts';
+import { givenMould } from '../given-mould.ts';
 import type { EditedForm } from './edit-panel.ts';
 import { type PreviewSettings, usualSettings } from './preview-settings.ts';
 import type { AddressOf } from './shown-files.ts';
@@ -11,16 +13,16 @@ import type { PreviewWords } from './words/en.ts';
 export abstract class PreviewProperties extends LitElement {
   static override properties = {
     ...Object.fromEntries(
-      ['mould', 'moulds', 'values', 'below', 'slots', 'hostPage', 'hostStyle', 'lit', 'sample']
+      ['moulds', 'values', 'below', 'slots', 'hostPage', 'hostStyle', 'lit', 'sample']
         .concat(['form', 'reaches', 'addressOf', 'words'])
         .map((name) => [name, { attribute: false }]),
     ),
+    mould: { attribute: false, noAccessor: true },
     settings: { attribute: false, noAccessor: true },
     language: {},
     framePage: { attribute: 'frame-page' },
   };
 
-  declare mould: Mould | undefined;
   declare moulds: readonly Mould[];
   declare values: JsonObject;
   declare below: JsonObject;
@@ -35,6 +37,18 @@ export abstract class PreviewProperties extends LitElement {
   declare framePage: string;
   declare language: string;
   declare words: Partial<PreviewWords>;
+
+  private ownMould: Mould | undefined;
+
+  get mould(): Mould | undefined {
+    return this.ownMould;
+  }
+
+  set mould(given: Mould | MouldJson | undefined) {
+    const before = this.ownMould;
+    this.ownMould = givenMould(given);
+    this.requestUpdate('mould', before);
+  }
 
   private given: PreviewSettings = { ...usualSettings, widths: [] };
   constructor() {

@@ -1,6 +1,6 @@
 import { html, nothing } from 'lit';
 import { repeat } from 'lit/directives/repeat.js';
-import { styleMap } from 'lit/directives/style-map.js';
+import { styled } from '../styled.ts';
 import { frameView, largeHead, type ShownFrame } from './frame-view.ts';
 import {
   type Arrangement,
@@ -43,7 +43,7 @@ export function stageView(parts: StageParts) {
     startSweep: () => parts.startSweep(),
     stopSweep: () => parts.sweep.stop(),
   });
-  return html`<div class="stage ${large === undefined ? '' : 'one'}" style=${styleMap({ gap: `${gapPx}px` })}>
+  return html`<div class="stage ${large === undefined ? '' : 'one'}" ${styled({ gap: `${gapPx}px` })}>
     ${large === undefined ? nothing : largeHead(partsOf(large))}
     ${repeat(
       frames,

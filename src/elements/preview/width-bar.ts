@@ -1,8 +1,8 @@
 import { html, nothing } from 'lit';
 import { live } from 'lit/directives/live.js';
-import { styleMap } from 'lit/directives/style-map.js';
 import type { Turn } from '../../core/preview/sweep.ts';
 import { icon } from '../form/icons.ts';
+import { styled } from '../styled.ts';
 import { widthLimits, withinLimits } from './preview-settings.ts';
 import type { PreviewWords } from './words/en.ts';
 
@@ -90,7 +90,7 @@ export function widthBar(parts: WidthParts, after: unknown) {
 function mark({ width, isLayout }: Turn) {
   const { least, most } = sweepRange;
   const share = (width - least) / (most - least);
-  return html`<span class="tick ${isLayout ? '' : 'fault'}" style=${styleMap({ left: `calc(8px + (100% - 16px) * ${share.toFixed(4)})` })} aria-hidden="true"></span>`;
+  return html`<span class="tick ${isLayout ? '' : 'fault'}" ${styled({ left: `calc(8px + (100% - 16px) * ${share.toFixed(4)})` })} aria-hidden="true"></span>`;
 }
 
 function turnsView(turns: readonly Turn[], words: PreviewWords, resize: (width: number) => void) {

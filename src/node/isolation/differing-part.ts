@@ -1,8 +1,9 @@
-import { PNG } from 'pngjs';
+import { png } from '../png.ts';
 
 /** The part of two pictures that differs, from 0 to 1; sizes that differ count in full. */
 export function differingPart(one: Uint8Array, two: Uint8Array): number {
-  const [a, b] = [PNG.sync.read(Buffer.from(one)), PNG.sync.read(Buffer.from(two))];
+  const { read } = png().sync;
+  const [a, b] = [read(Buffer.from(one)), read(Buffer.from(two))];
   const [width, height] = [Math.min(a.width, b.width), Math.min(a.height, b.height)];
   let count = a.width * a.height - width * height + b.width * b.height - width * height;
   for (let y = 0; y < height; y += 1) {

@@ -1,9 +1,10 @@
 import { readFile } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import pixelmatch from 'pixelmatch';
-import { PNG } from 'pngjs';
+import type { PNG } from 'pngjs';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
+import { png } from '../png.ts';
 import type { Shot } from './shot.ts';
 
 /** Where a picture is not what it was; measures in px of the picture. */
@@ -73,20 +74,21 @@ export function changesSince(
   return [...changes, ...gone];
 }
 
-function compare(png: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
+function compare(name: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
   if (Buffer.compare(old, now) === 0) return [];
-  const [first, second] = [PNG.sync.read(Buffer.from(old)), PNG.sync.read(Buffer.from(now))];
+  const Png = png();
+  const [first, second] = [Png.sync.read(Buffer.from(old)), Png.sync.read(Buffer.from(now))];
   const width = Math.max(first.width, second.width);
   const height = Math.max(first.height, second.height);
   const [a, b] = [onGround(first, width, height), onGround(second, width, height)];
-  const mask = new PNG({ width, height });
+  const mask = new Png({ width, height });
   const pixels = pixelmatch(a, b, mask.data, width, height, {
     threshold: 0,
     includeAA: true,
     diffMask: true,
   });
   if (pixels === 0) return [];
-  const shown = new PNG({ width, height });
+  const shown = new Png({ width, height });
   pixelmatch(a, b, shown.data, width, height, {
     threshold: 0,
     includeAA: true,
@@ -95,13 +97,13 @@ function compare(png: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
   });
   return [
     {
-      png,
+      png: name,
       is: 'changed' as const,
       pixels,
       regions: regionsOf(mask),
       ...(first.height === second.height ? {} : { heightBefore: first.height }),
-      shows: png.replace(/\.png$/, '-changed.png'),
-      picture: new Uint8Array(PNG.sync.write(shown)),
+      shows: name.replace(/\.png$/, '-changed.png'),
+      picture: new Uint8Array(Png.sync.write(shown)),
     },
   ];
 }
@@ -109,8 +111,9 @@ function compare(png: string, old: Uint8Array, now: Uint8Array): ShownChange[] {
 /** A picture on a canvas of that size; what is beyond it counts as empty. */
 function onGround(picture: PNG, width: number, height: number): Buffer {
   if (picture.width === width && picture.height === height) return picture.data;
-  const canvas = new PNG({ width, height });
-  PNG.bitblt(picture, canvas, 0, 0, picture.width, picture.height, 0, 0);
+  const Png = png();
+  const canvas = new Png({ width, height });
+  Png.bitblt(picture, canvas, 0, 0, picture.width, picture.height, 0, 0);
   return canvas.data;
 }
 

@@ -85,6 +85,7 @@ export function valueRead(reference: Reference): ValueAt {
     loop,
     steps,
     kind: kindNameRead(reference),
+    ...(fact || !field.ownKind ? {} : { own: field.ownKind }),
     ...(fact ? { fact } : {}),
     ...(typeof unit === 'string' ? { unit } : {}),
   };

@@ -10,6 +10,8 @@ export interface ValueAt {
   readonly steps: readonly string[];
   readonly fact?: RowFact | undefined;
   readonly kind: KindName;
+  /** The name of an embedder's kind; see `defineKind`. */
+  readonly own?: string | undefined;
   /** The unit its declaration gives a number in style. */
   readonly unit?: string | undefined;
 }

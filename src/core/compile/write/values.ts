@@ -1,7 +1,7 @@
 import { closedMarkup } from '#closed-markup';
 import type { Json } from '../../model/json-source.ts';
 import { asText, type Kind } from '../../model/kind.ts';
-import { kinds } from '../../model/kinds.ts';
+import { kindOfName } from '../../model/own-kinds.ts';
 import type { PageGuard } from '../guard/page-guard.ts';
 import { readerOf, type Scope, type Write } from '../template/scope.ts';
 import { escapeForScript, toHtmlText } from '../template/sink.ts';
@@ -75,6 +75,6 @@ export function linkCondition({ of, wanted, isNegated }: Condition): (scope: Sco
   return (scope) => holds(read(scope)) !== isNegated;
 }
 
-export function kindOf({ kind }: ValueAt): Kind {
-  return kinds[kind];
+export function kindOf({ kind, own }: ValueAt): Kind {
+  return kindOfName(kind, own);
 }

@@ -13,6 +13,16 @@ export const callWording = {
     message: ({ what, why }: { what: string; why: string }) => `${what} ${why}.`,
     hint: () => 'The types of keen-mould say what each call takes.',
   },
+  'call/too-large': {
+    level: 'error',
+    message: ({ what }: { what: string }) => `${what}.`,
+    hint: () => 'Take less of the page, or raise the limit.',
+  },
+  'call/too-long': {
+    level: 'error',
+    message: ({ ms }: { ms: number }) => `This took longer than ${ms} ms and was stopped.`,
+    hint: () => 'Take less of the page, or raise the limit.',
+  },
   'call/no-file': {
     level: 'error',
     message: ({ path }: { path: string }) => `There is no file ${path}.`,

@@ -74,6 +74,12 @@ export const castWording = {
     message: ({ form }: { form: string }) => `The form ${form} needs the kit and exactly one cast.`,
     hint: () => 'Pass the kit from keen-mould/kit to deliver, with one cast at a time.',
   },
+  'cast/own-kind': {
+    level: 'error',
+    message: ({ path, kind }: { path: string; kind: string }) =>
+      `${path} is of the kind ${kind}, which a module or an element that casts by itself does not know.`,
+    hint: () => 'Deliver this mould in another form, such as block.',
+  },
   'cast/bad-nonce': {
     level: 'error',
     message: ({ nonce }: { nonce: string }) => `${JSON.stringify(nonce)} is not a valid nonce.`,

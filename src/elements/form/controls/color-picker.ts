@@ -1,11 +1,11 @@
 /// <reference path="../color-picker-parts.d.ts" />
+
 import { formatHex, formatHex8, parse } from 'culori';
 import { html, nothing, type TemplateResult } from 'lit';
 import { live } from 'lit/directives/live.js';
 import { ref } from 'lit/directives/ref.js';
-import { styleMap } from 'lit/directives/style-map.js';
-import { $css } from 'vanilla-colorful/lib/components/color-picker.js';
 import { HexBase } from 'vanilla-colorful/lib/entrypoints/hex.js';
+import { styled } from '../../styled.ts';
 import type { FormParts } from '../control.ts';
 
 const sheet = new CSSStyleSheet();
@@ -15,15 +15,14 @@ const sheet = new CSSStyleSheet();
  * constructed sheet: a policy such as `style-src 'self'` holds off the style element it comes with.
  */
 class HexPicker extends HexBase {
-  get [$css](): string[] {
-    return [];
-  }
-
   constructor() {
     super();
-    const texts: string[] = Reflect.get(HexBase.prototype, $css, this);
-    sheet.replaceSync(texts.join(''));
-    if (this.shadowRoot) this.shadowRoot.adoptedStyleSheets = [sheet];
+    const root = this.shadowRoot as ShadowRoot;
+    // It has no effect before the element is in a page, and nothing is reported.
+    const style = root.querySelector('style');
+    sheet.replaceSync(style?.textContent ?? '');
+    style?.remove();
+    root.adoptedStyleSheets = [sheet];
   }
 }
 
@@ -48,7 +47,7 @@ export function colorPicker(
       own.length === 0
         ? nothing
         : html`<div class="own-colours" role="group" aria-label=${words.ownColours}>
-            ${own.map((one) => html`<button type="button" class="swatch" aria-label=${one} title=${one} aria-pressed=${one === text.toLowerCase()} @click=${() => give(one)}><span style=${styleMap({ background: one })}></span></button>`)}
+            ${own.map((one) => html`<button type="button" class="swatch" aria-label=${one} title=${one} aria-pressed=${one === text.toLowerCase()} @click=${() => give(one)}><span ${styled({ background: one })}></span></button>`)}
           </div>`
     }
     <km-hex-picker

@@ -1,6 +1,6 @@
 import { html, nothing } from 'lit';
 import { live } from 'lit/directives/live.js';
-import { styleMap } from 'lit/directives/style-map.js';
+import { styled } from '../../styled.ts';
 import type { ControlView } from '../control.ts';
 
 let picker: typeof import('./color-picker.ts').colorPicker | undefined;
@@ -36,7 +36,7 @@ export const color: ControlView = (place, form) => {
       aria-expanded=${isOpen}
       @click=${() => form.setOpen(key, !isOpen)}
     >
-      <span style=${styleMap({ background: CSS.supports('color', text) ? text : 'none' })}></span>
+      <span ${styled({ background: CSS.supports('color', text) ? text : 'none' })}></span>
     </button>
     <input
       id=${id}

@@ -1,9 +1,9 @@
 import { html, nothing } from 'lit';
-import { styleMap } from 'lit/directives/style-map.js';
 import { unsafeSVG } from 'lit/directives/unsafe-svg.js';
 import { isJsonObject, type Json, type JsonObject } from '../../../core/model/json-source.ts';
 import { cleanSvg } from '../../../core/model/kinds/html/clean-svg.ts';
 import { isSafePicture } from '../../../core/model/safe-address.ts';
+import { styled } from '../../styled.ts';
 import type { ControlView, FormParts, Place } from '../control.ts';
 import { acceptedFiles } from '../take-file.ts';
 import { iconOffers } from './icon-offers.ts';
@@ -82,7 +82,7 @@ function shown(kindName: string, value: JsonObject, { addressOf }: FormParts) {
     objectFit: String(fit ?? 'cover'),
     objectPosition: String(position || 'center'),
   };
-  return html`<img src=${addressOf(String(address))} alt="" style=${styleMap(place)} />`;
+  return html`<img src=${addressOf(String(address))} alt="" ${styled(place)} />`;
 }
 
 function isShowable(address: Json | undefined): address is string {

@@ -1,8 +1,8 @@
 import { html } from 'lit';
-import { styleMap } from 'lit/directives/style-map.js';
 import { membersOf } from '../../../core/model/field.ts';
 import { isJsonObject, type JsonObject } from '../../../core/model/json-source.ts';
 import { typefaceProperties } from '../../../core/model/kinds/typeface.ts';
+import { styled } from '../../styled.ts';
 import type { ControlView } from '../control.ts';
 import { memberFields } from './member-fields.ts';
 
@@ -28,5 +28,5 @@ function specimen(value: JsonObject, words: string) {
     property,
     String(value[member] ?? ''),
   ]);
-  return html`<p class="specimen" aria-hidden="true" style=${styleMap(Object.fromEntries(style))}>${words}</p>`;
+  return html`<p class="specimen" aria-hidden="true" ${styled(Object.fromEntries(style))}>${words}</p>`;
 }
