@@ -102,7 +102,7 @@ it('shows what a sample has in its slots, with the files of each', async () => {
   const sound = readFileSync(manifest, 'utf8');
   writeFileSync(manifest, '{ nope');
   await expect.poll(() => page.locator('#problems').textContent()).toContain('not valid JSON');
-  expect(await notes.allTextContents()).toEqual(['Note: Tea', 'Note: Glove']);
+  await expect.poll(() => notes.allTextContents()).toEqual(['Note: Tea', 'Note: Glove']);
   writeFileSync(manifest, sound);
   await expect.poll(() => page.locator('#problems').textContent()).toBe('');
   await chooseSample(page, 'default');

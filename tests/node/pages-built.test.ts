@@ -82,7 +82,7 @@ it('touches only what has changed, and takes away what no page has a use for', a
   edit('pages/visit.json', (text) => text.replace('Before you come', 'On your way'));
   await build();
   const changed = Object.entries(times()).filter(([path, time]) => first[path] !== time);
-  expect(changed.map(([path]) => path)).toEqual(['visit.html']);
+  expect(changed.map(([path]) => path)).toEqual(['.keen-mould-pages.json', 'visit.html']);
   edit('moulds/call-out/style.css', (text) => `${text}.call-out { order: 0; }\n`);
   await build();
   const [gone] = [before.filter((path) => !files().includes(path))];
@@ -92,6 +92,31 @@ it('touches only what has changed, and takes away what no page has a use for', a
   await build();
   expect(files().filter((path) => /visit|turntable|gong/.test(path))).toEqual([]);
   expect(files()).toContain('home.html');
+});
+
+it('makes a page again where anything that it was made from has changed, or it itself', async () => {
+  const { build, edit, files, read, folder } = site();
+  const made = async () => (await build()).pages.filter(({ isNew }) => isNew).length;
+  await build();
+  const before = files()
+    .filter((path) => path.endsWith('.html'))
+    .map(read);
+  expect(await made()).toBe(0);
+  // Written over, taken away, or lost with what it shares: all comes back as it was.
+  edit('built/visit.html', () => 'mine');
+  expect(await made()).toBe(1);
+  rmSync(join(folder, 'built/home.html'));
+  expect(await made()).toBe(1);
+  rmSync(join(folder, 'built/shared'), { recursive: true });
+  await build();
+  expect(files().filter((path) => path.startsWith('shared/')).length).toBeGreaterThan(0);
+  expect(
+    files()
+      .filter((path) => path.endsWith('.html'))
+      .map(read),
+  ).toEqual(before);
+  edit('moulds/call-out/template.html', (text) => text.replace('<', '<!-- Ring twice --><'));
+  expect(await made()).toBeGreaterThan(0);
 });
 
 it('holds a page with a hole in it, whose last good one stays, and builds the others', async () => {

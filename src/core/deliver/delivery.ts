@@ -42,6 +42,8 @@ export interface Runtime {
 
 /** What is done to style and scripts last, such as prefixing and minifying. */
 export interface Finish {
+  /** Says what is done: the same key does the same. */
+  readonly key?: string;
   readonly style?: (css: string) => string;
   readonly script?: (js: string) => string;
 }

@@ -28,7 +28,12 @@ export async function loadFinish({ browsers, minify }: FinishOptions): Promise<F
     const prefixed = prefix?.(css) ?? css;
     return small?.(prefixed, 'css') ?? prefixed;
   });
-  return { style, ...(small ? { script: memoizeByName((js: string) => small(js, 'js')) } : {}) };
+  const key = JSON.stringify([browsers, minify]);
+  return {
+    key,
+    style,
+    ...(small ? { script: memoizeByName((js: string) => small(js, 'js')) } : {}),
+  };
 }
 
 /** The first versions with nested rules that begin with any selector (CSS Nesting 1, 3). */

@@ -1,26 +1,30 @@
-import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { dirname, join, relative } from 'node:path';
 import type { AssetAt } from '../../core/compile/asset-addresses.ts';
 import { runtimeParts } from '../../core/compile/script/runtime-parts.ts';
 import { composePage, type PageFinding, type SharedText } from '../../core/compose/compose-page.ts';
-import { type HostPage, hostPage } from '../../core/compose/host-page.ts';
 import { type PageFile, type PlacedCast, readPageFile } from '../../core/compose/page-file.ts';
 import type { Finish } from '../../core/deliver/delivery.ts';
-import { readCastFile } from '../../core/model/cast-file.ts';
 import { type JsonObject, type JsonPath, parseJson } from '../../core/model/json-source.ts';
 import { finding, type Place } from '../../core/problem/finding.ts';
-import { isRemoteAddress } from '../../core/text/address.ts';
 import { getOrMake } from '../../core/text/memoize.ts';
 import { runtime } from '../../generated/runtime.ts';
 import { readText } from '../files/read-text.ts';
 import { refuseIfThere, writeWhole } from '../files/write-safely.ts';
 import type { Rack } from '../rack/rack.ts';
-import { type Beside, withFilesBeside } from './files-beside.ts';
+import { EarlierPages } from './earlier-pages.ts';
+import { castBeside, withFilesBeside } from './files-beside.ts';
 import { listPages, type PageSource } from './list-pages.ts';
-import { MouldShelf, type ShelvedMould } from './mould-shelf.ts';
-import { claimPages, keepRecords, type PageRecords, readRecords } from './page-record.ts';
+import { digestOfFile, MouldShelf, type ShelvedMould } from './mould-shelf.ts';
+import {
+  type BuildRecord,
+  claimPages,
+  keepRecords,
+  type PageRecords,
+  readRecords,
+} from './page-record.ts';
 import { SharedFolder, sharedName } from './shared-folder.ts';
+import { SiteFiles } from './site-files.ts';
 
 export interface PagesOptions {
   /** The folder that pages are written to; it may hold an earlier build. */
@@ -71,7 +75,8 @@ export async function buildPages(
   options: PagesOptions,
 ): Promise<PagesBuilt> {
   const sources = await listPages(paths);
-  const builder = new PageBuilder(options, sources.length > 1);
+  const before = await readRecords(options.out);
+  const builder = new PageBuilder(options, before, sources.length > 1);
   // Which moulds there are has to be known before the first page is put together.
   for (const source of sources) await builder.look(source);
   await builder.begin(sources);
@@ -88,8 +93,7 @@ class PageBuilder {
   private readonly isSplit: boolean;
   private readonly shelf: MouldShelf;
   private readonly files: SharedFolder;
-  private readonly hosts = new Map<string, HostPage | undefined>();
-  private readonly values = new Map<string, JsonObject | undefined>();
+  private readonly site: SiteFiles;
   private readonly findings: PageFinding[] = [];
   private readonly built: BuiltPage[] = [];
   private readonly held: string[] = [];
@@ -100,34 +104,39 @@ class PageBuilder {
   private readonly places = new Map<string, string>();
   /** The same for what pages share, by its name and then by what it is. */
   private readonly sharedTexts = new Map<string, Map<string, string>>();
+  private readonly earlier: EarlierPages;
   private before: PageRecords = {};
+  private mouldParts: BuildRecord['moulds'] = {};
   private parts: readonly string[] = [];
 
-  constructor(options: PagesOptions, isSplit: boolean) {
+  constructor(options: PagesOptions, record: BuildRecord, isSplit: boolean) {
     this.options = options;
+    this.earlier = new EarlierPages(options.out, record);
     this.isSplit = isSplit;
     this.shelf = new MouldShelf(options.rack, options.fetches ? digestOfFile : undefined);
     this.files = new SharedFolder(options.out);
+    this.site = new SiteFiles(this.files);
   }
 
   /** Finds the moulds of a page. */
-  async look({ file }: PageSource): Promise<void> {
-    const { page } = await readPage(file);
-    for (const cast of page?.casts ?? []) await this.mouldsOf(cast, file, page as PageFile);
+  async look({ file, output }: PageSource): Promise<void> {
+    const page = (await this.earlier.usesOf({ file, output })) ?? (await readPage(file)).page;
+    if (page) await this.mouldsFor(page, file);
   }
 
   async begin(sources: readonly PageSource[]): Promise<void> {
     const { out } = this.options;
     const claims = sources.map(({ file, output }) => ({ output, source: relative(out, file) }));
-    this.before = await claimPages(out, await readRecords(out), claims);
-    const used = await this.shelf.used();
+    this.before = await claimPages(out, this.earlier.record, claims);
+    this.mouldParts = await this.shelf.parts(this.earlier.record.moulds);
     this.findings.push(...this.shelf.findings);
-    const sound = used.filter(({ compiled }) => compiled.isSound);
-    const all = new Set(sound.flatMap(({ compiled }) => compiled.ready.script()?.parts ?? []));
+    const all = new Set(Object.values(this.mouldParts).flat());
     this.parts = this.isSplit ? runtimeParts.filter((part) => all.has(part)) : [];
+    this.earlier.setting({ ...this.options, parts: this.parts, isSplit: this.isSplit });
   }
 
   async build({ file, output }: PageSource): Promise<void> {
+    if (await this.takeOver({ file, output })) return;
     const faults: PageFinding[] = [];
     const { page, findings, placeOf } = await readPage(file);
     faults.push(...findings);
@@ -139,6 +148,35 @@ class PageBuilder {
     this.held.push(file);
     const earlier = this.before[output];
     if (earlier) this.records[output] = earlier;
+  }
+
+  /** Takes over a page that would be made the same, and is there; false where there is none. */
+  private async takeOver({ file, output }: PageSource): Promise<boolean> {
+    const record = this.before[output];
+    const { made } = record ?? {};
+    if (!record || !made) return false;
+    const moulds = await this.mouldsFor(made.uses, file);
+    if (!(await this.earlier.isSame(made, output, moulds))) return false;
+    for (const path of record.files) if (!(await this.files.keeps(path))) return false;
+    for (const path of made.shares) this.shareBy(join(this.options.out, path), output);
+    const { casts, moulds: names, bytes } = made;
+    const place = join(this.options.out, output);
+    this.built.push({ page: file, file: place, casts, moulds: names, bytes, isNew: false });
+    this.records[output] = record;
+    return true;
+  }
+
+  private shareBy(path: string, output: string): void {
+    getOrMake(this.shares, path, () => new Set()).add(output);
+  }
+
+  private async mouldsFor(
+    page: Pick<PageFile, 'moulds' | 'casts'>,
+    file: string,
+  ): Promise<Map<string, ShelvedMould>> {
+    const found = new Map<string, ShelvedMould>();
+    for (const cast of page.casts) await this.mouldsOf(cast, file, page, found);
+    return found;
   }
 
   /** Puts a page together and writes it; undefined where it has a hole in it. */
@@ -154,21 +192,24 @@ class PageBuilder {
       void faults.push(finding('page/no-file', { path, called }, placeOf(at)));
     const outsideAt = (at: JsonPath) => (path: string) =>
       void faults.push(finding('page/outside', { path }, placeOf(at)));
-    const moulds = new Map<string, ShelvedMould>();
-    for (const cast of page.casts) await this.mouldsOf(cast, file, page, moulds);
-    const host = await this.hostOf(page, here);
+    const moulds = await this.mouldsFor(page, file);
+    const read: [string, ...string[]] = [file];
+    const host = await this.site.hostOf(page, here);
+    if (page.host !== undefined) read.push(join(here, page.host));
     if (page.host !== undefined && !host) say(page.host, 'is named as host', ['host']);
     const take = async (path: string) => {
       const taken = await this.files.addFile(path);
+      read.push(path);
       return taken && prefix + encodeURI(taken);
     };
     const shared = new Map<string, JsonObject>();
     for (const [at, { shares }] of page.casts.entries()) {
       if (shares === undefined) continue;
       const path = join(here, shares);
-      const values = await this.valuesIn(path, faults);
+      const values = await this.site.valuesIn(path, faults);
       if (!values) continue;
-      this.shares.set(path, (this.shares.get(path) ?? new Set()).add(output));
+      this.shareBy(path, output);
+      read.push(path);
       const missing = (one: string) => say(one, `${shares} refers to`, ['casts', at, 'shares']);
       const outside = outsideAt(['casts', at, 'shares']);
       const beside = { folder: dirname(path), take, missing, outside };
@@ -191,7 +232,7 @@ class PageBuilder {
         host,
         parts: this.parts,
         placeOf,
-        styles: await this.stylesOf(page, here, prefix, say),
+        styles: await this.site.stylesOf(page, here, prefix, say),
         mouldOf: (mould) => moulds.get(mould)?.compiled,
         sharedOf: (path) => shared.get(path),
         assetAt: this.assetAt(byName, prefix),
@@ -204,9 +245,13 @@ class PageBuilder {
     await this.files.write(used);
     const isNew = await this.write(output, composed.html);
     const source = relative(this.options.out, file);
-    this.records[output] = { source, files: [...used].sort() };
     const bytes = Buffer.byteLength(composed.html);
     const { casts: count, moulds: names } = composed;
+    for (const style of page.styles ?? []) read.push(...this.files.inputsOf(join(here, style)));
+    const made =
+      faults.length === 0 &&
+      (await this.earlier.made(composed, { page, moulds, read, shares: [...shared.keys()] }));
+    this.records[output] = { source, files: [...used].sort(), ...(made ? { made } : {}) };
     const place = join(this.options.out, output);
     this.built.push({ page: file, file: place, casts: count, moulds: names, bytes, isNew });
     return composed.html;
@@ -253,7 +298,7 @@ class PageBuilder {
 
   async end(): Promise<PagesBuilt> {
     const { out } = this.options;
-    await keepRecords(out, this.before, this.records);
+    await keepRecords(out, this.before, { pages: this.records, moulds: this.mouldParts });
     const files = [...this.files.sizes].map(([path, bytes]) => ({ file: join(out, path), bytes }));
     return {
       pages: this.built,
@@ -267,7 +312,7 @@ class PageBuilder {
   private mouldsOf(
     cast: PlacedCast,
     file: string,
-    page: PageFile,
+    page: Pick<PageFile, 'moulds'>,
     found?: Map<string, ShelvedMould>,
   ): Promise<unknown> {
     const here = dirname(file);
@@ -275,72 +320,12 @@ class PageBuilder {
     const folders = page.moulds?.map((folder) => join(here, folder)) ?? usual;
     return this.shelf.findAll(cast, folders, found);
   }
-
-  private async hostOf({ host }: PageFile, here: string): Promise<HostPage | undefined> {
-    if (host === undefined) return undefined;
-    const path = join(here, host);
-    if (!this.hosts.has(path)) {
-      const text = await readFile(path, 'utf8').catch(() => undefined);
-      this.hosts.set(path, text === undefined ? undefined : hostPage(text));
-    }
-    return this.hosts.get(path);
-  }
-
-  private async stylesOf(
-    { styles = [] }: PageFile,
-    here: string,
-    prefix: string,
-    say: (path: string, called: string, at: JsonPath) => void,
-  ): Promise<string[]> {
-    const placed: string[] = [];
-    for (const [at, style] of styles.entries()) {
-      const isRemote = isRemoteAddress(style);
-      const taken = isRemote ? undefined : await this.files.addSheet(join(here, style));
-      if (isRemote) placed.push(style);
-      else if (taken) placed.push(prefix + taken);
-      else say(style, 'is listed under styles', ['styles', at]);
-    }
-    return placed;
-  }
-
-  /** The values of a shared file; undefined where there is none that can be read. */
-  private async valuesIn(path: string, faults: PageFinding[]): Promise<JsonObject | undefined> {
-    if (this.values.has(path)) return this.values.get(path);
-    const text = await readFile(path, 'utf8').catch(() => undefined);
-    if (text === undefined) return undefined;
-    const { cast, findings } = readCastFile(parseJson(path, text));
-    faults.push(...findings);
-    this.values.set(path, cast?.values);
-    return cast?.values;
-  }
 }
 
 async function readPage(file: string) {
   const { text } = await readText(file);
   const source = parseJson(file, text);
   return { ...readPageFile(source), placeOf: source.placeOf };
-}
-
-async function castBeside(cast: PlacedCast, beside: Beside): Promise<PlacedCast> {
-  const { values, below, slots } = cast;
-  const placed = await withFilesBeside(
-    {
-      ...(values ? { values } : {}),
-      ...(below ? { below } : {}),
-      ...(slots ? { slots } : {}),
-    } as JsonObject,
-    beside,
-  );
-  return { ...cast, ...(placed as unknown as PlacedCast) };
-}
-
-/** Of a file from elsewhere; undefined where it cannot be had. */
-async function digestOfFile(address: string): Promise<string | undefined> {
-  const url = address.startsWith('//') ? `https:${address}` : address;
-  const response = await fetch(url).catch(() => undefined);
-  if (!response?.ok) return undefined;
-  const bytes = new Uint8Array(await response.arrayBuffer());
-  return `sha384-${createHash('sha384').update(bytes).digest('base64')}`;
 }
 
 function unique(findings: readonly PageFinding[]): PageFinding[] {

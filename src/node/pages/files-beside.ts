@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import type { PlacedCast } from '../../core/compose/page-file.ts';
 import { isJsonObject, type Json, type JsonObject } from '../../core/model/json-source.ts';
 import { liesIn } from '../files/contained.ts';
 import { isThere } from '../files/write-safely.ts';
@@ -65,4 +66,18 @@ function decoded(path: string): string {
   } catch {
     return path;
   }
+}
+
+/** A cast whose values are those. */
+export async function castBeside(cast: PlacedCast, beside: Beside): Promise<PlacedCast> {
+  const { values, below, slots } = cast;
+  const placed = await withFilesBeside(
+    {
+      ...(values ? { values } : {}),
+      ...(below ? { below } : {}),
+      ...(slots ? { slots } : {}),
+    } as JsonObject,
+    beside,
+  );
+  return { ...cast, ...(placed as unknown as PlacedCast) };
 }

@@ -6,13 +6,18 @@ import type { Library, Mould } from '../../core/model/mould.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { isRemoteAddress } from '../../core/text/address.ts';
+import { memoize } from '../../core/text/memoize.ts';
 import { readMould } from '../files/mould-folder.ts';
 import { isThere } from '../files/write-safely.ts';
 import type { Rack } from '../rack/rack.ts';
+import type { BuildRecord } from './page-record.ts';
 
 /** A mould that pages make use of, compiled once for all of them. */
 export interface ShelvedMould {
   readonly mould: Mould;
+  /** Its folder, or `rack:NAME@VERSION`. */
+  readonly place: string;
+  /** Made when it is first asked for. */
   readonly compiled: CompiledMould;
   /** Of all its files, by which a page knows whether it is still the same. */
   readonly digest: string;
@@ -88,14 +93,40 @@ export class MouldShelf {
     const given = place.startsWith('rack:') ? await this.fromRack(place) : await fromFolder(place);
     if (!given) return undefined;
     const mould = await this.withDigests(given);
-    const compiled = compileMould(mould);
-    const errors = compiled.findings.filter(({ level }) => level === 'error');
-    this.findings.push(
-      ...errors.map((one) =>
-        one.file && !place.startsWith('rack:') ? { ...one, file: join(place, one.file) } : one,
-      ),
+    const compiled = memoize(() => compileMould(mould));
+    return {
+      mould,
+      place,
+      digest: digestOfMould(mould),
+      get compiled() {
+        return compiled();
+      },
+    };
+  }
+
+  /**
+   * The parts of the code for pages that each mould in use needs.
+   *
+   * @param known those of moulds in which nothing was found in an earlier build, by digest
+   */
+  async parts(known: BuildRecord['moulds']): Promise<BuildRecord['moulds']> {
+    const used = await this.used();
+    return Object.fromEntries(
+      used.flatMap((one) => {
+        const { digest, place } = one;
+        const before = known[digest];
+        if (before) return [[digest, before]];
+        const { compiled } = one;
+        const errors = compiled.findings.filter(({ level }) => level === 'error');
+        const isOnRack = place.startsWith('rack:');
+        this.findings.push(
+          ...errors.map((fault) =>
+            fault.file && !isOnRack ? { ...fault, file: join(place, fault.file) } : fault,
+          ),
+        );
+        return errors.length > 0 ? [] : [[digest, compiled.ready.script()?.parts ?? []]];
+      }),
     );
-    return { mould, compiled, digest: digestOfMould(mould) };
   }
 
   private async fromRack(place: string): Promise<Mould | undefined> {
@@ -149,4 +180,13 @@ function digestOfMould({ manifestText, template, style, script, files, manifest 
         .update(files[path] ?? '');
   }
   return hash.digest('hex');
+}
+
+/** Of a file from elsewhere; undefined where it cannot be had. */
+export async function digestOfFile(address: string): Promise<string | undefined> {
+  const url = address.startsWith('//') ? `https:${address}` : address;
+  const response = await fetch(url).catch(() => undefined);
+  if (!response?.ok) return undefined;
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  return `sha384-${createHash('sha384').update(bytes).digest('base64')}`;
 }

@@ -1,5 +1,6 @@
 import { readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { PageFile } from '../../core/compose/page-file.ts';
 import { isJsonObject } from '../../core/model/json-source.ts';
 import { isThere, writeWhole } from '../files/write-safely.ts';
 
@@ -9,21 +10,46 @@ interface PageRecord {
   readonly source: string;
   /** What it shares with others, by path from the folder that is built to. */
   readonly files: readonly string[];
+  /** How it was made; absent where something was found in it, so that it is made again. */
+  readonly made?: PageMade | undefined;
+}
+
+/** What a page was made from, and what came of it. */
+export interface PageMade {
+  /** Digests of all that it was made from but files, of those by path, and of the page itself. */
+  readonly key: string;
+  readonly inputs: Readonly<Record<string, string>>;
+  readonly html: string;
+  /** What its casts ask for, and where, to find the moulds again. */
+  readonly uses: Pick<PageFile, 'moulds' | 'casts'>;
+  readonly casts: number;
+  readonly moulds: readonly string[];
+  readonly bytes: number;
+  /** Files of values that it shares with other pages. */
+  readonly shares: readonly string[];
 }
 
 export type PageRecords = Readonly<Record<string, PageRecord>>;
 
+/** What a build leaves of itself. */
+export interface BuildRecord {
+  readonly pages: PageRecords;
+  /** For moulds in which nothing was found, by digest: the parts of the code for pages that they need. */
+  readonly moulds: Readonly<Record<string, readonly string[]>>;
+}
+
 const recordName = '.keen-mould-pages.json';
 
 /** What the last build left of itself; nothing where there was none. */
-export async function readRecords(out: string): Promise<PageRecords> {
+export async function readRecords(out: string): Promise<BuildRecord> {
+  const none = { pages: {}, moulds: {} };
   try {
     const value = JSON.parse(await readFile(join(out, recordName), 'utf8'));
     return isJsonObject(value) && value.format === 1 && isJsonObject(value.pages)
-      ? (value.pages as unknown as PageRecords)
-      : {};
+      ? { ...none, ...(value as unknown as BuildRecord) }
+      : none;
   } catch {
-    return {};
+    return none;
   }
 }
 
@@ -33,7 +59,7 @@ export async function readRecords(out: string): Promise<PageRecords> {
  */
 export async function claimPages(
   out: string,
-  before: PageRecords,
+  { pages: before, moulds }: BuildRecord,
   pages: readonly { readonly output: string; readonly source: string }[],
 ): Promise<PageRecords> {
   const claimed: Record<string, PageRecord> = {};
@@ -43,13 +69,13 @@ export async function claimPages(
   }
   if (Object.keys(claimed).length === 0) return before;
   const all = { ...before, ...claimed };
-  await write(out, all);
+  await write(out, { pages: all, moulds });
   return all;
 }
 
-async function write(out: string, pages: PageRecords): Promise<void> {
+async function write(out: string, { pages, moulds }: BuildRecord): Promise<void> {
   const sorted = Object.fromEntries(Object.entries(pages).sort(([a], [b]) => (a < b ? -1 : 1)));
-  const text = `${JSON.stringify({ format: 1, pages: sorted }, null, 1)}\n`;
+  const text = `${JSON.stringify({ format: 1, moulds, pages: sorted })}\n`;
   const earlier = await readFile(join(out, recordName), 'utf8').catch(() => '');
   if (text !== earlier) await writeWhole(join(out, recordName), text);
 }
@@ -58,7 +84,7 @@ async function write(out: string, pages: PageRecords): Promise<void> {
 export async function keepRecords(
   out: string,
   before: PageRecords,
-  built: PageRecords,
+  { pages: built, moulds }: BuildRecord,
 ): Promise<void> {
   const all: Record<string, PageRecord> = { ...before, ...built };
   for (const [output, { source }] of Object.entries(before)) {
@@ -66,7 +92,7 @@ export async function keepRecords(
     const isKept = (await isThere(join(out, source))) && (await isThere(join(out, output)));
     if (!isKept) delete all[output];
   }
-  await write(out, all);
+  await write(out, { pages: all, moulds });
   const used = new Set(Object.values(all).flatMap(({ files }) => files));
   const gone = [
     ...Object.keys(before).filter((output) => !Object.hasOwn(all, output)),

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { basename, dirname, extname, join } from 'node:path';
 import { isRelativeAddress } from '../../core/text/address.ts';
 import { isThere, writeWhole } from '../files/write-safely.ts';
@@ -20,6 +20,8 @@ export class SharedFolder {
   private readonly out: string;
   private readonly waiting = new Map<string, string | Uint8Array>();
   private readonly taken = new Map<string, Promise<string | undefined>>();
+  /** What was read for a file that was taken in, itself among it. */
+  private readonly read = new Map<string, string[]>();
   /** What a file itself speaks of. */
   private readonly spoken = new Map<string, readonly string[]>();
 
@@ -53,6 +55,7 @@ export class SharedFolder {
 
   /** Takes a file in from the disk, once; undefined where there is none. */
   addFile(path: string): Promise<string | undefined> {
+    this.read.set(path, [path]);
     return this.once(path, async () => {
       const content = await readFile(path).catch(() => undefined);
       return content && this.add('', basename(path), content);
@@ -75,18 +78,34 @@ export class SharedFolder {
     if (content === undefined) return undefined;
     let text = content.replace(/^\uFEFF/, '');
     const inner: string[] = [];
+    const read = [path];
+    this.read.set(path, read);
     const spoken = /(?:url\(\s*(["']?)|@import\s+(["']))([^"')]+)(?:\1\s*\)|\2)/g;
     for (const [whole, , , address = ''] of [...text.matchAll(spoken)]) {
       const bare = address.trim().replace(/[?#].*$/, '');
       if (!isRelativeAddress(bare)) continue;
       const file = join(dirname(path), decodeURI(bare));
       const taken = /\.css$/i.test(bare) ? await this.addSheet(file) : await this.addFile(file);
+      read.push(...(this.read.get(file) ?? []));
       if (taken === undefined) continue;
       inner.push(taken);
       // Both lie in the same folder.
       text = text.replace(whole, whole.replace(address, basename(taken)));
     }
     return this.add('', basename(path), text, inner);
+  }
+
+  /** The files that were read for one that was taken in. */
+  inputsOf(path: string): readonly string[] {
+    return this.read.get(path) ?? [];
+  }
+
+  /** Notes a file that an earlier build wrote; false where it is gone. */
+  async keeps(path: string): Promise<boolean> {
+    if (this.sizes.has(path)) return true;
+    const about = await stat(join(this.out, path)).catch(() => undefined);
+    if (about) this.sizes.set(path, about.size);
+    return about !== undefined;
   }
 
   /** What of the shared folder a text speaks of, and what that speaks of itself. */

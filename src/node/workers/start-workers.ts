@@ -64,6 +64,7 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
     // What the program itself was started with may make no sense for a module of ours.
     execArgv: [],
   });
+  let isOpen = true;
   return {
     async run(name, given, { signal } = {}) {
       signal?.throwIfAborted();
@@ -72,7 +73,7 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
       const ends = signal ? AbortSignal.any([signal, inTime]) : inTime;
       const task: Task = { name, given, maxFields };
       try {
-        const answer: Answer = await pool.run(task, { name: 'carryOut', signal: ends });
+        const answer = await carriedOut(pool, task, ends, () => isOpen);
         if ('refused' in answer) throw new Refusal(...answer.refused);
         return answer.value as never;
       } catch (error) {
@@ -81,8 +82,28 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
         throw error;
       }
     },
-    close: () => pool.destroy(),
+    close() {
+      isOpen = false;
+      return pool.destroy();
+    },
   };
+}
+
+/** A worker that is being ended for another call may still be given this one, which begins anew then. */
+async function carriedOut(
+  pool: Tinypool,
+  task: Task,
+  signal: AbortSignal,
+  isOpen: () => boolean,
+): Promise<Answer> {
+  for (;;) {
+    try {
+      return await pool.run(task, { name: 'carryOut', signal });
+    } catch (error) {
+      const isEnded = error instanceof Error && error.message === 'Terminating worker thread';
+      if (!isEnded || signal.aborted || !isOpen()) throw error;
+    }
+  }
 }
 
 function refuseLarge(given: readonly unknown[], maxBytes: number): void {
