@@ -37,7 +37,7 @@ export async function makeCommandLine() {
     minifySyntax: true,
     lineLimit: 160,
     // What is only read as a file, or is there only where somebody wants it, stays a package.
-    external: Object.keys(peerDependencies),
+    external: [...Object.keys(peerDependencies), 'tinypool'],
     plugins: [kitBeside],
     banner: {
       js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",

@@ -7,12 +7,8 @@ export {
   rewriteMould,
   writeMould,
 } from './files/mould-folder.ts';
-export {
-  type BuiltPage,
-  buildPages,
-  type PagesBuilt,
-  type PagesOptions,
-} from './pages/build-pages.ts';
+export { buildPages } from './pages/build-pages.ts';
+export type { BuiltPage, PagesBuilt, PagesOptions } from './pages/pages-options.ts';
 export { type Preview, type PreviewOptions, startPreview } from './preview/start-preview.ts';
 export type { Change } from './proof/against.ts';
 export type { FailedRequest } from './proof/answer.ts';

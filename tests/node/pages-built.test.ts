@@ -119,6 +119,20 @@ it('makes a page again where anything that it was made from has changed, or it i
   expect(await made()).toBeGreaterThan(0);
 });
 
+it('makes the same in workers, and says the same of it', async () => {
+  const { build, edit, files, read, rack, folder } = site();
+  edit('pages/visit.json', (text) =>
+    text.replace('"casts": [', '"casts": [{ "mould": "nowhere" },'),
+  );
+  const alone = await build();
+  const before = Object.fromEntries(files().map((path) => [path, read(path)]));
+  rmSync(join(folder, 'built'), { recursive: true });
+  const { pages, ...rest } = await build(['pages'], { rack, workers: 2 });
+  expect({ pages, ...rest }).toEqual(alone);
+  expect(rest.held.length).toBe(1);
+  expect(Object.fromEntries(files().map((path) => [path, read(path)]))).toEqual(before);
+});
+
 it('holds a page with a hole in it, whose last good one stays, and builds the others', async () => {
   const { build, edit, read } = site();
   await build();

@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import { loadFinish } from '../../node/files/finish.ts';
-import { type BuiltPage, buildPages, type PagesBuilt } from '../../node/pages/build-pages.ts';
+import { buildPages } from '../../node/pages/build-pages.ts';
+import type { BuiltPage, PagesBuilt } from '../../node/pages/pages-options.ts';
 import { openRack } from '../../node/rack/rack.ts';
 import { usualRack } from '../../node/rack/usual-rack.ts';
 import type { Running } from '../command.ts';

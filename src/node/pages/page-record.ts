@@ -5,7 +5,7 @@ import { isJsonObject } from '../../core/model/json-source.ts';
 import { isThere, writeWhole } from '../files/write-safely.ts';
 
 /** What was written for a page. */
-interface PageRecord {
+export interface PageRecord {
   /** The page file, from the folder that is built to. */
   readonly source: string;
   /** What it shares with others, by path from the folder that is built to. */

@@ -19,6 +19,7 @@ export class SharedFolder {
   readonly sizes = new Map<string, number>();
   private readonly out: string;
   private readonly waiting = new Map<string, string | Uint8Array>();
+  private readonly writing = new Map<string, Promise<void>>();
   private readonly taken = new Map<string, Promise<string | undefined>>();
   /** What was read for a file that was taken in, itself among it. */
   private readonly read = new Map<string, string[]>();
@@ -48,7 +49,8 @@ export class SharedFolder {
     const path = [sharedName, folder, `${stem}-${digest}${ending}`]
       .filter((part) => part !== '')
       .join('/');
-    if (!this.sizes.has(path)) this.waiting.set(path, content);
+    const isDone = this.sizes.has(path) || this.writing.has(path);
+    if (!isDone) this.waiting.set(path, content);
     this.spoken.set(path, speaksOf);
     return path;
   }
@@ -124,12 +126,16 @@ export class SharedFolder {
   async write(paths: Iterable<string>): Promise<void> {
     for (const path of paths) {
       const content = this.waiting.get(path);
-      if (content === undefined) continue;
-      const place = join(this.out, path);
-      // Its name says what is in it.
-      if (!(await isThere(place))) await writeWhole(place, content);
-      this.sizes.set(path, Buffer.byteLength(content));
+      if (content !== undefined) this.writing.set(path, this.writeOne(path, content));
       this.waiting.delete(path);
+      await this.writing.get(path);
     }
+  }
+
+  private async writeOne(path: string, content: string | Uint8Array): Promise<void> {
+    const place = join(this.out, path);
+    // Its name says what is in it.
+    if (!(await isThere(place))) await writeWhole(place, content);
+    this.sizes.set(path, Buffer.byteLength(content));
   }
 }

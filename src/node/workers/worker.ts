@@ -5,6 +5,8 @@ import { Refusal } from '../../core/problem/refusal.ts';
 import { type CallName, calls } from './calls.ts';
 import { countFields } from './count-fields.ts';
 
+export { buildSome } from '../pages/build-some.ts';
+
 /** What a worker is asked to do. */
 export interface Task {
   readonly name: CallName;
