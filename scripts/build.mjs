@@ -1,4 +1,5 @@
 // Builds dist/. First src/generated, which the rest is compiled with; each step has a file in build/.
+import { makeApiReference } from './build/api-reference.mjs';
 import { makeBundled } from './build/bundled.mjs';
 import { makeCommandLine } from './build/command-line.mjs';
 import { makeCssDefinitions } from './build/css-definitions.mjs';
@@ -25,3 +26,4 @@ await makeSchemas();
 copyEngine();
 makeDeclarations();
 await makeElementsManifest();
+makeApiReference();

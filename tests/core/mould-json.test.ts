@@ -1,3 +1,4 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
 import {
   bindSpots,
@@ -10,6 +11,8 @@ import {
   Refusal,
 } from '../../src/core/index.ts';
 
+import { castSchema, mouldJsonSchema } from '../../src/core/model/published-schemas.ts';
+
 const bytes = Uint8Array.from([0, 255, 128, 10]);
 const { mould: plain } = importSnippet(
   '<style>.jam { color: #933 }</style><p class="jam">Damson</p><script>jam()</script>',
@@ -19,6 +22,14 @@ const mould = { ...bound, files: { ...bound.files, 'assets/jar.png': bytes } };
 const there = (json: unknown) => JSON.parse(JSON.stringify(json));
 
 describe('a mould as JSON', () => {
+  it('is what its schema says, and so is a cast', () => {
+    const ajv = new Ajv2020({ strict: false });
+    expect(ajv.validate(mouldJsonSchema(), there(mouldToJson(mould)))).toBe(true);
+    expect(ajv.validate(mouldJsonSchema(), { format: 1, files: { 'mould.json': 3 } })).toBe(false);
+    expect(ajv.validate(castSchema(), { format: 1, mould: 'jam', values: { a: 1 } })).toBe(true);
+    expect(ajv.validate(castSchema(), { values: 3 })).toBe(false);
+  });
+
   it('comes back as the same mould, through any text', () => {
     const back = mouldFromJson(there(mouldToJson(mould)));
     expect(packMould(back)).toEqual(packMould(mould));

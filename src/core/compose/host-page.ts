@@ -44,6 +44,9 @@ const bare = `<!doctype html>
  * put in stays byte for byte.
  *
  * @param text undefined for a page with nothing but the casts
+ *
+ * @example
+ * const host = hostPage('<!doctype html><main data-casts></main>');
  */
 export function hostPage(text = bare): HostPage {
   const found = elementsIn(text);

@@ -64,7 +64,12 @@ export function isPage(value: Json | undefined): boolean {
   return isJsonObject(value) && Array.isArray(value.casts) && value.format !== undefined;
 }
 
-/** Reads a page file. Never throws on what it holds. */
+/**
+ * Reads a page file. Never throws on what it holds.
+ *
+ * @example
+ * const { page } = readPageFile({ value: JSON.parse(text), findings: [], placeOf: () => ({ file }) });
+ */
 export function readPageFile(source: JsonSource): PageFileRead {
   const { value, placeOf } = source;
   if (value === undefined) return { page: undefined, findings: source.findings };

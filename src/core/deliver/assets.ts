@@ -5,7 +5,12 @@ import { contentType } from '../text/content-type.ts';
 import { getOrMake } from '../text/memoize.ts';
 import { bytesOf } from '../text/utf8.ts';
 
-/** Puts each file into the code itself, as a `data:` address (RFC 2397). */
+/**
+ * Puts each file into the code itself, as a `data:` address (RFC 2397).
+ *
+ * @example
+ * const cast = compiled.cast({ values }, { assetAt: assetsInline([mould]) });
+ */
 export function assetsInline(moulds: readonly Mould[]): AssetAt {
   const files = new Map(moulds.map(({ manifest, files }) => [manifest.name, files]));
   const made = new Map<string, string>();
@@ -25,6 +30,9 @@ export function assetsInline(moulds: readonly Mould[]): AssetAt {
  *
  * @param base what their paths below `assets/` come after
  * @param isShared true where several moulds have theirs there, each in a folder of its name
+ *
+ * @example
+ * const cast = compiled.cast({ values }, { assetAt: assetsAt('/media', false) });
  */
 export function assetsAt(base: string, isShared: boolean): AssetAt {
   const start = base === '' || base.endsWith('/') ? base : `${base}/`;

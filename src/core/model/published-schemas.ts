@@ -119,6 +119,41 @@ const cast: JsonObject = {
   },
 };
 
+/** JSON Schema of a cast file: a mould, and the values of one placed copy of it. */
+export function castSchema(): JsonObject {
+  return { $schema: dialect, title: 'A cast', ...cast, $defs: { cast } };
+}
+
+/** JSON Schema of a mould as JSON, as `mouldToJson` gives it. */
+export function mouldJsonSchema(): JsonObject {
+  return {
+    $schema: dialect,
+    title: 'A mould as JSON',
+    type: 'object',
+    required: ['format', 'files'],
+    properties: {
+      format: { const: 1 },
+      name: text('The name of the mould.'),
+      version: text('Its version.'),
+      files: {
+        type: 'object',
+        description: 'The files of its folder by their paths.',
+        required: ['mould.json'],
+        additionalProperties: {
+          oneOf: [
+            { type: 'string' },
+            {
+              type: 'object',
+              required: ['base64'],
+              properties: { base64: { type: 'string', contentEncoding: 'base64' } },
+            },
+          ],
+        },
+      },
+    },
+  };
+}
+
 /** JSON Schema of a page file: what stands on it, and the casts in order. */
 export function pageSchema(): JsonObject {
   return {

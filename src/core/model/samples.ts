@@ -21,7 +21,12 @@ const made: Readonly<Record<string, (root: Field) => JsonObject>> = {
   bare: (root) => asObject(bared(root, root.default)),
 };
 
-/** The names of a mould's samples: `default`, `long` and `bare`, then those of its `samples/`. */
+/**
+ * The names of a mould's samples: `default`, `long` and `bare`, then those of its `samples/`.
+ *
+ * @example
+ * sampleNames(mould); // ['default', 'long', 'bare', 'sunday']
+ */
 export function sampleNames({ files }: Pick<Mould, 'files'>): string[] {
   const own = Object.keys(files).flatMap(
     (path) => /^samples\/([^/]+)\.json$/.exec(path)?.[1] ?? [],
@@ -38,6 +43,9 @@ export function sampleNames({ files }: Pick<Mould, 'files'>): string[] {
  *
  * @param root the mould's fields
  * @returns undefined where it has none of that name
+ *
+ * @example
+ * const sample = sampleOf(mould, compiled.root, 'long');
  */
 export function sampleOf(
   { files }: Pick<Mould, 'files'>,

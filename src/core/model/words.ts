@@ -11,7 +11,12 @@ const wordsOfField = ['title', 'description', 'choices'];
 /** What it may say of the mould itself. */
 const wordsOfMould = ['format', 'title', 'summary', 'fields', 'sections'];
 
-/** BCP 47 tags of the languages that a mould has words in, beside its own. */
+/**
+ * BCP 47 tags of the languages that a mould has words in, beside its own.
+ *
+ * @example
+ * languagesOf(mould); // ['de', 'fr']
+ */
 export function languagesOf({ files }: Pick<Mould, 'files'>): string[] {
   return Object.keys(files).flatMap((path) => /^words\/([\w-]+)\.json$/.exec(path)?.[1] ?? []);
 }
@@ -19,6 +24,9 @@ export function languagesOf({ files }: Pick<Mould, 'files'>): string[] {
 /**
  * A mould with its titles and help in another language; what is not translated stays. `de-AT` is
  * answered by `de` where there is nothing nearer (BCP 47, lookup by RFC 4647).
+ *
+ * @example
+ * const german = inLanguage(mould, 'de-AT');
  */
 export function inLanguage(mould: Mould, language: string): Mould {
   const words = wordsFor(mould, language);

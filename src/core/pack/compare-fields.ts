@@ -17,7 +17,12 @@ export interface FieldChanges {
   }[];
 }
 
-/** Compares the fields of two versions of a mould. */
+/**
+ * Compares the fields of two versions of a mould.
+ *
+ * @example
+ * const { gone, renamed } = compareFields(before, after);
+ */
 export function compareFields(before: Mould, after: Mould): FieldChanges {
   const [old, now] = [kindsByPath(before), kindsByPath(after)];
   const renamed = [...now].flatMap(([to, { wasNamed }]) => {

@@ -22,6 +22,9 @@ const noTime = new Date(1980, 0, 1);
  * same bytes.
  *
  * @throws Refusal when a file has a path that some system does not take
+ *
+ * @example
+ * await writeFile('notice-rail.zip', packMould(mould));
  */
 export function packMould(mould: Mould): Uint8Array {
   requireMould(mould);

@@ -14,6 +14,9 @@ import { type ZipEntry, zipEntries } from './zip-entries.ts';
  *
  * @throws Refusal, in one sentence, for what is no pack, is too large, holds paths or links that lead
  *   elsewhere, is of a newer format, or is not what its digest says
+ *
+ * @example
+ * const mould = unpackMould(new Uint8Array(await file.arrayBuffer()));
  */
 export function unpackMould(pack: Uint8Array): Mould {
   if (!(pack instanceof Uint8Array)) refuse('pack/not-one', { why: 'it is not bytes' });

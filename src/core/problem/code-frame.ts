@@ -4,6 +4,9 @@
  * @param source the whole text of the file
  * @param line,column from 1
  * @param widthChars longest line shown; longer ones are cut around the column
+ *
+ * @example
+ * codeFrame(mould.template, 3, 12); // the lines around, with a mark below the place
  */
 export function codeFrame(source: string, line: number, column: number, widthChars = 72): string {
   const lines = source.split(/\r\n|\n|\r/);

@@ -34,6 +34,9 @@ const windowsPaths = [
  * The program of a Chromium, Chrome or Edge on this machine: the one that KEEN_MOULD_BROWSER
  * names, else the first found on the path or where the system keeps programs. One that shows no
  * windows goes before the others.
+ *
+ * @example
+ * findBrowser() ?? 'No browser is installed.';
  */
 export function findBrowser({ env, platform }: Surroundings = process): string | undefined {
   if (env.KEEN_MOULD_BROWSER) return env.KEEN_MOULD_BROWSER;

@@ -18,6 +18,9 @@ export interface FinishOptions {
  * Loads what prefixes and minifies; nothing is loaded that is not asked for.
  *
  * @throws Refusal when a package is not installed, or the query is none
+ *
+ * @example
+ * const finish = await loadFinish({ browsers: 'defaults', minify: true });
  */
 export async function loadFinish({ browsers, minify }: FinishOptions): Promise<Finish> {
   const prefix = browsers === undefined ? undefined : await prefixer(browsers);

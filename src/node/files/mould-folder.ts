@@ -34,6 +34,9 @@ export interface MouldRead {
  *
  * @throws Refusal when it is no mould, its mould.json cannot be read, or a pack is not safe to open;
  *   the findings then name the file by the path given
+ *
+ * @example
+ * const { mould, findings } = await readMould('moulds/notice-rail');
  */
 export async function readMould(folder: string): Promise<MouldRead> {
   const isRestored = recover(folder);
@@ -97,6 +100,9 @@ async function readPack(path: string): Promise<MouldRead> {
  * Writes a new mould folder, whole or not at all.
  *
  * @throws Refusal when the folder is there already, or cannot be written
+ *
+ * @example
+ * await writeMould('moulds/notice-rail', mould);
  */
 export async function writeMould(folder: string, mould: Mould): Promise<readonly string[]> {
   const files = filesOf(mould);
@@ -114,6 +120,9 @@ export async function writeMould(folder: string, mould: Mould): Promise<readonly
  *
  * @param older the mould as it was read from there
  * @throws Refusal when the folder cannot be written, or is not as it was read any more
+ *
+ * @example
+ * await rewriteMould('moulds/notice-rail', changed, mould);
  */
 export async function rewriteMould(
   folder: string,
@@ -157,7 +166,12 @@ function differing(one: FolderFiles, other: FolderFiles): string[] {
   });
 }
 
-/** The paste that a mould folder was made from, as its `snippet/` holds it. */
+/**
+ * The paste that a mould folder was made from, as its `snippet/` holds it.
+ *
+ * @example
+ * const { mould: newer } = replaceSnippet(mould, await readOldPaste('moulds/notice-rail'), pieces);
+ */
 export async function readOldPaste(folder: string): Promise<OldPaste> {
   const home = join(folder, 'snippet');
   const names = (await isThere(home)) ? await listFiles(home) : [];

@@ -18,6 +18,9 @@ const castsForWorkers = 10_000;
  * all processors.
  *
  * @throws Refusal when a file cannot be read or written, or would be written over unasked
+ *
+ * @example
+ * const { pages } = await buildPages(['pages'], { out: 'built', rack: openRack(usualRack()) });
  */
 export async function buildPages(
   paths: readonly string[],

@@ -38,6 +38,9 @@ const settleMs = 60;
  * it was before. Only what is saved on the page is written, into `samples/` and `assets/`.
  *
  * @throws Refusal when a folder is no mould, a file cannot be read, or the port is taken
+ *
+ * @example
+ * const { url, close } = await startPreview(['moulds/notice-rail'], { port: 4000 });
  */
 export async function startPreview(
   folders: readonly string[],

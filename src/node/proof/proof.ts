@@ -86,6 +86,9 @@ export interface Proof {
  *
  * @throws Refusal when a mould is not sound, there is no browser, a page never comes to rest, it was
  *   stopped, or the folder holds files that no proof made
+ *
+ * @example
+ * const { shots } = await proof([{ mould }], { out: 'notice-rail-proof', widths: [360, 1280] });
  */
 export async function proof(
   subjects: readonly ProofSubject[],

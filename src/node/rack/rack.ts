@@ -59,6 +59,10 @@ export interface Rack {
 /**
  * Opens a rack; its folder is made when the first mould is added. Every version is a file of its own that
  * is put in its place at once and never written over, so that any number of programs may use it together.
+ *
+ * @example
+ * const rack = openRack(usualRack());
+ * await rack.add(mould);
  */
 export function openRack(folder: string): Rack {
   return {

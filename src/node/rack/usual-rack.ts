@@ -1,7 +1,12 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 
-/** The folder in which a user's programs keep their data, as each system has it. */
+/**
+ * The folder in which a user's programs keep their data, as each system has it.
+ *
+ * @example
+ * const rack = openRack(usualRack());
+ */
 export function usualRack(
   env: Readonly<Record<string, string | undefined>> = process.env,
   platform: NodeJS.Platform = process.platform,

@@ -41,6 +41,9 @@ export interface RenamedField {
  * @param from the field's name, or the path of one in a row or a group: `rows.time`
  * @param name letters, digits, hyphens and underscores, a letter first
  * @throws Refusal when there is no such field, or the name cannot be had
+ *
+ * @example
+ * const { mould: renamed } = renameField(mould, 'rows.time', 'departs');
  */
 export function renameField(mould: Mould, from: string, name: string): RenamedField {
   const { root } = compileMould(mould);

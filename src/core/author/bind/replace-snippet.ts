@@ -30,6 +30,9 @@ export interface OldPaste {
  * changed in the old one; what cannot be carried is reported.
  *
  * @throws Refusal when the mould does not hold its paste, or the new one cannot be imported
+ *
+ * @example
+ * const { mould: newer, findings } = replaceSnippet(mould, old, [{ name: 'rail.html', text }]);
  */
 export function replaceSnippet(
   old: Mould,

@@ -25,6 +25,9 @@ export interface Unbound {
  *
  * @param path the field's name; of a member of rows, its path; of a slot, `slots.NAME`
  * @throws Refusal when there is no such field, or it cannot be taken out
+ *
+ * @example
+ * const { mould: without } = unbindField(mould, 'heading'); // the code as it was pasted
  */
 export function unbindField(mould: Mould, path: string): Unbound {
   if (path.startsWith('slots.')) return withoutSlot(mould, path);

@@ -20,6 +20,9 @@ export interface CheckOptions {
  * being cast, and all that would go wrong on a page although it can be.
  *
  * @returns findings by file and place; never throws on what a mould holds
+ *
+ * @example
+ * const isFit = !checkMould(mould).some(({ level }) => level === 'error');
  */
 export function checkMould(mould: Mould, options: CheckOptions = {}): readonly Finding[] {
   return inOrder(look(mould, options));

@@ -26,6 +26,9 @@ export interface ClearedPlace {
  * the only one, the field goes with it.
  *
  * @throws Refusal where no field fills the place, or its code was written by hand
+ *
+ * @example
+ * const { isGone } = clearPlace(mould, 'style.css:2:16');
  */
 export function clearPlace(mould: Mould, place: string): ClearedPlace {
   requireMould(mould);

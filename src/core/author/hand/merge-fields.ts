@@ -19,6 +19,9 @@ import { positionOf, readPlace } from './place.ts';
  * Makes one field of two: each place of the first is filled by the second from then on.
  *
  * @throws Refusal where there are no such fields, or a place cannot be filled by the other
+ *
+ * @example
+ * const { mould: one } = mergeFields(mould, 'lineColour', 'accent');
  */
 export function mergeFields(mould: Mould, from: string, into: string): MarkedPlace {
   requireMould(mould);
@@ -52,6 +55,9 @@ export function mergeFields(mould: Mould, from: string, into: string): MarkedPla
  * Makes a field of its own of one place of a field that has several.
  *
  * @throws Refusal where no field fills the place, or it has no other
+ *
+ * @example
+ * const { mould: two } = splitPlace(mould, 'style.css:9:12', 'lineColour');
  */
 export function splitPlace(mould: Mould, place: string, name: string): MarkedPlace {
   requireMould(mould);

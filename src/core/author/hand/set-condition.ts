@@ -16,6 +16,9 @@ import { standAt } from './stand.ts';
  *
  * @param binding `km-when` for the element, `km-shell` for its tags alone
  * @throws Refusal where there is no such element, or it has a condition
+ *
+ * @example
+ * const { mould: changed } = setCondition(mould, 'p.note', 'hasNote', 'km-when');
  */
 export function setCondition(
   mould: Mould,

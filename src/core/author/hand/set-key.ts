@@ -243,6 +243,9 @@ function withBelow(
  *
  * @param to `first`, `last`, `after NAME` or `before NAME`
  * @throws Refusal where there are no such fields
+ *
+ * @example
+ * const moved = moveField(mould, 'rows.time', 'first');
  */
 export function moveField(mould: Mould, path: string, to: string): Mould {
   requireMould(mould);

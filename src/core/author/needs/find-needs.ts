@@ -25,6 +25,9 @@ export interface Needs {
 /**
  * Finds what a mould needs of the site it is put into: what its `needs` declares, custom properties
  * that nothing of its own sets, and classes that neither its style nor its script speaks of.
+ *
+ * @example
+ * const { properties, undeclared } = findNeeds(mould);
  */
 export function findNeeds(mould: Mould): Needs {
   requireMould(mould);

@@ -47,13 +47,21 @@ export function toSheet(
 /**
  * The dialects that the style of a snippet is written in, for which `importSnippet` has to be
  * given compilers.
+ *
+ * @example
+ * styleDialectsIn([{ name: 'board.scss', text }]).has('scss');
  */
 export function styleDialectsIn(pieces: readonly SnippetPiece[]): Set<StyleDialect> {
   const parts = pieces.flatMap((piece) => splitPiece(piece, alone({})).styles);
   return new Set(parts.flatMap(({ text, hint }) => styleDialectOf(text, hint) ?? []));
 }
 
-/** The languages that its markup and scripts are written in, beside those of browsers. */
+/**
+ * The languages that its markup and scripts are written in, beside those of browsers.
+ *
+ * @example
+ * codeDialectsIn([{ name: 'board.ts', text }]).has('typescript');
+ */
 export function codeDialectsIn(pieces: readonly SnippetPiece[]): Set<ScriptDialect | 'pug'> {
   const found = new Set<ScriptDialect | 'pug'>();
   const script: Compilers['script'] = (_, dialect) => {

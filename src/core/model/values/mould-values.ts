@@ -12,6 +12,9 @@ import { valuesTypesOf } from './values-types.ts';
  * empty, a wrong value is reported and gives way to the default, what no field takes is kept.
  *
  * @param placeOf where each value stands in a file, so that findings can point there
+ *
+ * @example
+ * const { values, findings } = checkValues(mould, { heading: 'Trams today' });
  */
 export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfValue): ValuesCheck {
   const root = rootOf(mould);
@@ -23,6 +26,9 @@ export function checkValues(mould: Mould, values: JsonObject, placeOf?: PlaceOfV
  * The values of a mould as plain JSON Schema 2020-12, for any form generator or validator.
  *
  * @param language a BCP 47 tag: titles and help in that language, as far as `words/` has them
+ *
+ * @example
+ * const schema = valuesSchema(mould, 'de');
  */
 export function valuesSchema(mould: Mould, language?: string): JsonObject {
   return schemaOfValues(rootOf(language === undefined ? mould : inLanguage(mould, language)));
