@@ -54,6 +54,24 @@ async function embedded(head = '') {
   return page;
 }
 
+it('shows the last of the values that come while its frames are made ready', async () => {
+  const page = await embedded();
+  await page.evaluate(async () => {
+    const known = document.querySelector('km-preview') as KmPreview;
+    const preview = document.createElement('km-preview');
+    preview.id = 'late';
+    known.replaceWith(preview);
+    preview.mould = known.mould;
+    preview.settings = { widths: [400] };
+    for (let at = 0; at < 60; at += 1) {
+      preview.values = { text: `Tide ${at}` };
+      await new Promise((done) => setTimeout(done, 4));
+    }
+  });
+  const inside = page.frameLocator('#late iframe').frameLocator('iframe:not(.next)');
+  await expect.poll(() => inside.locator('body').innerText()).toContain('Tide 59');
+});
+
 it('stand in any page: in its language, with its colours, telling it what is typed', async () => {
   const page = await embedded(
     '<style>km-form { --km-ink: rgb(1, 2, 3); color-scheme: dark }</style>',

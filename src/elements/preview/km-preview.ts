@@ -37,7 +37,6 @@ import { stageView } from './stage-view.ts';
 import type { PreviewWords } from './words/en.ts';
 
 type Casting = typeof import('./casting.ts');
-
 /** What casts: most of the code, and of no use before there is a mould. */
 let casting: Casting | undefined;
 
@@ -77,9 +76,8 @@ export class KmPreview extends PreviewProperties {
   }
 
   private async loadCasting(): Promise<void> {
-    if (casting) return;
-    casting = await import('./casting.ts');
-    this.requestUpdate('mould');
+    casting ??= await import('./casting.ts');
+    if (!this.compiled) this.requestUpdate('mould');
   }
 
   override disconnectedCallback(): void {
@@ -185,7 +183,11 @@ export class KmPreview extends PreviewProperties {
       difference === 'style'
         ? { do: 'style', styles, change }
         : { do: 'restart', casts: framedAfter(casts, before, runtime), change, hasScript };
-    for (const { frame } of shown) frame.send(message);
+    for (const one of shown) {
+      // What has not begun yet begins with what is cast now.
+      if (one.frame.isWaiting) this.begin(one);
+      else one.frame.send(message);
+    }
     if (difference === 'restart') this.light();
   }
 
@@ -326,7 +328,10 @@ export class KmPreview extends PreviewProperties {
         this.set({ widths: settings.widths.with(at, width) });
       },
       remove: (at) => this.removeWidth(at),
-      enlarge: (at) => this.enlarge(at),
+      enlarge: (at) => {
+        this.enlarged = at;
+        this.editing.close();
+      },
       startSweep: () =>
         void this.sweep.start(this.beginning(false), {
           words,
@@ -334,11 +339,6 @@ export class KmPreview extends PreviewProperties {
           page: this.framePage,
         }),
     })}<slot name="footer"></slot>`;
-  }
-
-  private enlarge(at: number): void {
-    this.enlarged = at;
-    this.editing.close();
   }
 
   private removeWidth(at: number): void {

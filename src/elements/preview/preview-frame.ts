@@ -133,6 +133,11 @@ export class PreviewFrame {
     port1.postMessage({ ...message, scroll: this.scroll } satisfies ToFrame);
   }
 
+  /** True for a frame that was given a page and cannot show it yet. */
+  get isWaiting(): boolean {
+    return this.waiting !== undefined;
+  }
+
   send(message: ToFrame): void {
     if (this.waiting) return;
     if (message.do === 'restart' || message.do === 'style') this.followed = 0;
