@@ -200,6 +200,24 @@ describe('a form that a product controls', () => {
   });
 });
 
+it('stands from right to left in a page that does', async () => {
+  const page = await embedded();
+  const lefts = () =>
+    page.evaluate(() => {
+      const root = document.querySelector('km-form')?.shadowRoot as ShadowRoot;
+      const at = (selector: string) =>
+        (root.querySelector(selector) as Element).getBoundingClientRect();
+      const [icon, search] = [at('.search .icon'), at('.search input')];
+      const [title, reset] = [at('.field-head .title'), at('.field-head .reset')];
+      return [icon.left < search.left + search.width / 2, title.left < reset.left];
+    });
+  expect(await lefts()).toEqual([true, true]);
+  await page.evaluate(() => document.documentElement.setAttribute('dir', 'rtl'));
+  expect(await lefts()).toEqual([false, false]);
+  const width = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  expect(width).toBeLessThanOrEqual(0);
+});
+
 it('names its parts in the docs as in the code', async () => {
   const { formPartNames, previewPartNames } = await import('../../src/elements/parts.ts');
   const docs = readFileSync(new URL('../../docs/embedding.md', import.meta.url), 'utf8');
