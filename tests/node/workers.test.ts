@@ -29,6 +29,11 @@ it('refuses what the call refuses, as the same error', async () => {
   });
 });
 
+it('refuses a call that there is not', async () => {
+  const refused = await refusal(workers.run('importSnippets', ['<p>Low</p>']));
+  expect(refused.message).toContain('must be one of importSnippet, checkMould');
+});
+
 it('holds pastes to a size, and moulds to a number of fields', async () => {
   const large = workers.run('importSnippet', ['x'.repeat(500_000)]);
   expect((await refusal(large)).message).toContain('400000 are allowed');

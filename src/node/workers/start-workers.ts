@@ -4,7 +4,7 @@ import Tinypool from 'tinypool';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { ownPackage } from '../files/own-package.ts';
-import type { CallName, calls } from './calls.ts';
+import { type CallName, calls } from './calls.ts';
 import type { Answer, Task } from './worker.ts';
 
 /** How much is taken from strangers. */
@@ -68,6 +68,10 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
   return {
     async run(name, given, { signal } = {}) {
       signal?.throwIfAborted();
+      if (!Object.hasOwn(calls, name)) {
+        const why = `must be one of ${Object.keys(calls).join(', ')}`;
+        throw new Refusal(finding('call/argument', { what: 'The call', why }));
+      }
       refuseLarge(given, maxBytes);
       const inTime = AbortSignal.timeout(maxMs);
       const ends = signal ? AbortSignal.any([signal, inTime]) : inTime;
