@@ -76,6 +76,8 @@ describe('a form as a control among others', () => {
     const page = await embedded();
     await page.getByLabel('Heading', { exact: true }).fill('Pi');
     expect(await ask(page, '[form.isValid, form.checkValidity()]')).toEqual([false, false]);
+    await expect.poll(() => page.locator('km-form .sum').textContent()).toContain('1 changed');
+    expect(await page.getByRole('button', { name: 'Reset Heading' }).isEnabled()).toBe(true);
     expect(await ask(page, 'document.forms[0].checkValidity()')).toBe(false);
     await page.getByLabel('Price', { exact: true }).first().focus();
     await ask(page, 'form.reportValidity()');

@@ -1,5 +1,6 @@
 import type { Locator, Page } from 'playwright-core';
 import { expect, it, onTestFinished } from 'vitest';
+import { isLong } from '../run/long.ts';
 import { withBrowser } from '../support/browser.ts';
 import { previewedMould } from '../support/preview.ts';
 import { settingsMould } from '../support/settings.ts';
@@ -67,7 +68,7 @@ const between: readonly ((
   },
 ];
 
-it.each([7, 1813])(
+it.each(isLong ? [7, 1813] : [1813])(
   'nothing that was typed is lost, in any order of clicks (%d)',
   async (seed) => {
     const page = await previewedMould(browser(), settingsMould());

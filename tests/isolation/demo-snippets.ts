@@ -21,10 +21,13 @@ const inHosts = new Set(['fare-finder.html', 'timetable.html']);
 
 /**
  * One half of the snippets of the demo, each alone and threefold, scoped and sealed: two files of
- * tests, so that two workers share what takes longest of all.
+ * tests, so that two workers share what takes longest of all. A long run takes all of them, others
+ * every second and those that are put into hosts.
  */
 export function keepsApart(half: 0 | 1): void {
-  const names = readdirSync(join(demo, 'snippets')).filter((_, at) => at % 2 === half);
+  const names = readdirSync(join(demo, 'snippets')).filter(
+    (name, at) => at % 2 === half && (isLong || at % 4 === half || inHosts.has(name)),
+  );
   it.each(names)(
     '%s does as a cast, and as three, what it does by itself',
     // What moves is drawn by the browser's own clock, and late on a machine that is busy.

@@ -37,13 +37,13 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
     ['readPageFile', 18, parsers],
     ['inLanguage', 20, parsers],
     ['composePage', 76, ['acorn', 'css-tree', 'culori']],
-    ['deliver', 40, parsers],
-    ['importSnippet', 188, ['culori']],
+    ['deliver', 36, parsers],
+    ['importSnippet', 152, ['culori']],
     ['unpackMould', 31, parsers],
-    ['checkValues', 137, ['acorn', 'culori']],
-    ['compileMould', 246, ['culori']],
-    ['checkMould', 310, []],
-    ['bindSpots', 397, []],
+    ['checkValues', 133, ['acorn', 'culori']],
+    ['compileMould', 242, ['culori']],
+    ['checkMould', 308, []],
+    ['bindSpots', 338, []],
   ])('%s: %i', async (name, most, without) => {
     const { kB, packages } = await bundled(
       `import { ${name} } from './dist/core/index.js'; globalThis.it = ${name};`,
@@ -56,7 +56,7 @@ describe('what a program ships for one call, in kB gzipped, without the parsers 
 describe('each entry point, whole, in kB gzipped', () => {
   it.each([
     ['core/index.js', 480],
-    ['page/place-cast.js', 40],
+    ['page/place-cast.js', 37],
     ['generated/kit.js', 206],
     ['generated/runtime.js', 9],
   ])('%s: %i', async (path, most) => {

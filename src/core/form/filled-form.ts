@@ -5,6 +5,7 @@ import { readFields } from '../model/read-fields.ts';
 import { checkAgainst, type ValuesCheck } from '../model/values/check-values.ts';
 import { underTodaysNames } from '../model/values/earlier-names.ts';
 import { changedPaths, defaultAt, differsFrom } from './differences.ts';
+import { countBelow, problemsByPath } from './form-problems.ts';
 import {
   type FormValues,
   keyOf,
@@ -154,13 +155,28 @@ export class FilledForm {
     const { root, complete } = this.filled;
     return (
       differsFrom(defaultAt(root, complete, steps), valueAt(complete, steps)) ||
+      // What is wrong is not in the complete values, and was entered all the same.
+      countBelow(problemsByPath(this.check.findings), pathOf(steps)) > 0 ||
       Object.keys(this.now.below).some((one) => this.isGivenBelow(steps, one))
     );
   }
 
   /** The paths of all settings that are not what they are by default. */
   changedPaths(): string[] {
-    return changedPaths(this.root, this.filled.complete, this.now.below);
+    const differing = changedPaths(this.root, this.filled.complete, this.now.below);
+    const wrong = [...problemsByPath(this.check.findings).keys()].map((path) =>
+      this.settingOf(path),
+    );
+    return [...new Set([...differing, ...wrong])];
+  }
+
+  /** The path of the setting that a value belongs to: a list is one, a group is its members. */
+  private settingOf(path: string): string {
+    const steps = path.split('.');
+    const length = steps.findIndex(
+      (_, at) => !fieldAt(this.root, steps.slice(0, at + 1))?.kind.isGroup,
+    );
+    return pathOf(steps.slice(0, length + 1));
   }
 
   /** The words a row is known by; '' where it has none. */
