@@ -1,6 +1,7 @@
 import type { KmFormConstructor } from './form/form-element.ts';
 import { KmForm as Element } from './form/km-form.ts';
 
+export { defineKind, type KindDefinition } from '../core/model/define-kind.ts';
 export type { KmFormElement, KmFormEventMap } from './form/form-element.ts';
 export type {
   FileAsked,

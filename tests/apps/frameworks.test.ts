@@ -15,7 +15,7 @@ const { pageOf } = withBrowser();
 
 const mould = mouldToJson(
   mouldOf({
-    template: '<p>{{word}}</p>',
+    template: '<p>{~word~}</p>',
     fields: { word: { type: 'string', title: 'Word', default: 'Loom' } },
   }),
 );

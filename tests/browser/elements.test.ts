@@ -69,7 +69,7 @@ it('shows the last of the values that come while its frames are made ready', asy
     }
   });
   const inside = page.frameLocator('#late iframe').frameLocator('iframe:not(.next)');
-  await expect.poll(() => inside.locator('body').innerText()).toContain('Tide 59');
+  await expect.poll(() => inside.locator('body').textContent()).toContain('Tide 59');
 });
 
 it('stand in any page: in its language, with its colours, telling it what is typed', async () => {

@@ -21,7 +21,7 @@ beforeAll(async () => {
 });
 
 const mould = mouldOf({
-  template: '<p class="{{x}}">{{heading}}</p>',
+  template: '<p>{~heading~}</p>',
   fields: {
     heading: { type: 'string', default: 'Apples', title: 'Heading', minLength: 3 },
     price: { type: 'number', default: 2, multipleOf: 0.5, title: 'Price', 'x-currency': 'EUR' },

@@ -51,6 +51,8 @@ it.each([
   ['no kind as base', { name: 'a-b', base: 'nummer' }, 'did you mean number?'],
   ['a list as base', { name: 'a-b', base: 'list' }, 'a kind with a value'],
   ['no schema', { name: 'a-b', base: 'text', schema: 3 }, 'must be an object'],
+  ['no kind at all', undefined, 'must be an object, not nothing'],
+  ['what cannot write', { name: 'a-b', base: 'text', write: 'x' }, 'write must be a function'],
 ])('refuses %s', (_, given, message) => {
   expect(() => defineKind(given as never)).toThrow(message);
 });

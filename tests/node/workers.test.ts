@@ -32,6 +32,8 @@ it('refuses what the call refuses, as the same error', async () => {
 it('refuses a call that there is not', async () => {
   const refused = await refusal(workers.run('importSnippets', ['<p>Low</p>']));
   expect(refused.message).toContain('must be one of importSnippet, checkMould');
+  expect((await refusal(workers.run('importSnippet', '<p>Low</p>'))).message).toContain('a list');
+  expect(() => startWorkers({ maxMs: '3s' })).toThrow('maxMs must be a whole number above 0');
 });
 
 it('holds pastes to a size, and moulds to a number of fields', async () => {

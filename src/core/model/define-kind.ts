@@ -35,7 +35,9 @@ export interface KindDefinition {
  *   write: (value) => `€ ${Number(value).toFixed(2)}`,
  * });
  */
-export function defineKind({ name, base, schema = {}, write }: KindDefinition): void {
+export function defineKind(definition: KindDefinition): void {
+  requireObject('The kind', definition);
+  const { name, base, schema = {}, write } = definition;
   if (!/^[a-z][a-z0-9]*(?:-[a-z0-9]+)+$/.test(name)) {
     refuse(
       `name must be lower case with a hyphen, such as acme-price, not ${JSON.stringify(name)}`,
@@ -46,6 +48,7 @@ export function defineKind({ name, base, schema = {}, write }: KindDefinition): 
     refuse(`base must be a kind with a value${near ? `; did you mean ${near}?` : ''}`);
   }
   requireObject('The schema of a kind', schema);
+  if (write !== undefined && typeof write !== 'function') refuse('write must be a function');
   ownKinds().set(name, { name, base, schema, violation: violationOf(schema), write });
 }
 

@@ -56,6 +56,9 @@ export interface Workers {
 export function startWorkers(options: WorkersOptions = {}): Workers {
   const { maxBytes = 2_000_000, maxFields = 500, maxMs = 10_000 } = options;
   const { count = Math.max(1, availableParallelism() - 1) } = options;
+  for (const [name, limit] of Object.entries({ maxBytes, maxFields, maxMs, count })) {
+    if (!(Number.isInteger(limit) && limit > 0)) refuse(name, 'must be a whole number above 0');
+  }
   const pool = new Tinypool({
     filename: join(ownPackage(), 'dist/bundled/worker.js'),
     minThreads: 0,
@@ -69,9 +72,9 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
     async run(name, given, { signal } = {}) {
       signal?.throwIfAborted();
       if (!Object.hasOwn(calls, name)) {
-        const why = `must be one of ${Object.keys(calls).join(', ')}`;
-        throw new Refusal(finding('call/argument', { what: 'The call', why }));
+        refuse('The call', `must be one of ${Object.keys(calls).join(', ')}`);
       }
+      if (!Array.isArray(given)) refuse('What the call takes', 'must be a list');
       refuseLarge(given, maxBytes);
       const inTime = AbortSignal.timeout(maxMs);
       const ends = signal ? AbortSignal.any([signal, inTime]) : inTime;
@@ -91,6 +94,10 @@ export function startWorkers(options: WorkersOptions = {}): Workers {
       return pool.destroy();
     },
   };
+}
+
+function refuse(what: string, why: string): never {
+  throw new Refusal(finding('call/argument', { what, why }));
 }
 
 /** A worker that is being ended for another call may still be given this one, which begins anew then. */
