@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { resolve } from 'node:path';
 import { defineConfig } from 'vitest/config';
 import { SlowFirst } from './tests/run/slow-first.ts';
@@ -18,8 +17,8 @@ export default defineConfig(({ mode }) => ({
     include: ['tests/**/*.test.ts'],
     // Files share a worker and what it has loaded: no test changes anything that another sees.
     isolate: false,
-    // Much of the time is spent waiting for browsers and processes, so there are more than processors.
-    maxWorkers: Math.ceil(availableParallelism() * 1.5),
+    // Browsers and processes are what takes time, so each processor has a worker of its own.
+    maxWorkers: '100%',
     globalSetup: 'tests/run/run-folder.ts',
     sequence: { sequencer: SlowFirst },
     reporters: ['default', new SlowestFiles()],
