@@ -54,6 +54,36 @@ async function embedded(head = '') {
   return page;
 }
 
+it('lets frames load from where the product says, beside what the mould declares', async () => {
+  const page = await embedded();
+  const square = '<svg xmlns="http://www.w3.org/2000/svg" width="7" height="5"/>';
+  await page
+    .context()
+    .route('https://shots.example/**', (route) =>
+      route.fulfill({ contentType: 'image/svg+xml', body: square }),
+    );
+  const widths = page
+    .frameLocator('km-preview iframe >> nth=0')
+    .frameLocator('iframe:not(.next)')
+    .locator('.far');
+  await page.evaluate(() => {
+    const preview = document.querySelector('km-preview') as KmPreview;
+    const mould = preview.mould;
+    if (!mould) throw new Error('The preview has no mould.');
+    const far = '<img class="far" src="https://shots.example/a.svg" alt="">';
+    preview.mould = { ...mould, template: `${mould.template}${far}` };
+  });
+  const width = () =>
+    widths.evaluate((one: HTMLImageElement) => [one.src.slice(0, 5), one.naturalWidth]);
+  await expect.poll(width).toEqual(['data:', expect.any(Number)]);
+  await page.evaluate(() => {
+    Object.assign(document.querySelector('km-preview') as KmPreview, {
+      reaches: ['https://shots.example'],
+    });
+  });
+  await expect.poll(width).toEqual(['https', 7]);
+});
+
 it('shows the last of the values that come while its frames are made ready', async () => {
   const page = await embedded();
   await page.evaluate(async () => {
