@@ -139,6 +139,21 @@ describe('a form that a product controls', () => {
     ]);
   });
 
+  it('keeps what is typed when older values come back before it was told', async () => {
+    const page = await embedded('delay="60000"');
+    await page.getByLabel('Heading', { exact: true }).fill('Pears');
+    await ask(page, 'form.values = {}');
+    await page.getByLabel('Price', { exact: true }).first().fill('3');
+    await ask(page, 'form.values = { heading: "Pears" }');
+    expect(await ask(page, 'form.values')).toEqual({ heading: 'Pears', price: 3 });
+    await page.getByRole('button', { name: 'Send' }).focus();
+    await expect
+      .poll(() => ask(page, 'told.at(-1)[1].values'))
+      .toEqual({ heading: 'Pears', price: 3 });
+    await ask(page, 'form.values = { heading: "Figs" }');
+    expect(await ask(page, 'form.values')).toEqual({ heading: 'Figs' });
+  });
+
   it('lets a picker of the product choose, in place of the browser', async () => {
     const page = await embedded();
     await ask(

@@ -1,5 +1,6 @@
 import { type Field, membersOf } from '../model/field.ts';
 import { isJsonObject, type Json, type JsonObject } from '../model/json-source.ts';
+import { isSame } from '../model/values/is-same.ts';
 import { fieldAt, isRowNumber, ownOf, type Steps, valueAt } from './place.ts';
 
 /** What a form holds: values as a cast file has them, so that what is absent is the default. */
@@ -7,6 +8,11 @@ export interface FormValues {
   readonly values: JsonObject;
   /** Values for viewports narrower than so many px, by width and then by field. */
   readonly below: JsonObject;
+}
+
+/** True for equal values, whatever the order of their names. */
+export function isSameForm(one: FormValues, other: FormValues): boolean {
+  return isSame(one.values, other.values) && isSame(one.below, other.below);
 }
 
 /** The fields of a form and their values as they are now, complete. */

@@ -14,6 +14,8 @@ export interface FormHost {
   /** Files that were given, by the addresses they got. */
   readonly uploads: Map<string, File>;
   addressOf(src: string): string;
+  /** Keeps a file by the address it got. */
+  keepFile(src: string, file: File): void;
   readonly words: FormWords;
   /** Colours and icons of the piece. */
   readonly offers: Offers;

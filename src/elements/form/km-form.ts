@@ -1,11 +1,10 @@
 import { html, nothing, type PropertyValues, type TemplateResult } from 'lit';
 import { FilledForm } from '../../core/form/filled-form.ts';
 import { type ProblemsByPath, problemsByPath } from '../../core/form/form-problems.ts';
-import type { FormValues } from '../../core/form/form-values.ts';
+import { type FormValues, isSameForm } from '../../core/form/form-values.ts';
 import { type Offers, offersOf } from '../../core/form/offers.ts';
 import { fieldAt, pathOf } from '../../core/form/place.ts';
 import type { Json, JsonObject } from '../../core/model/json-source.ts';
-import { isSame } from '../../core/model/values/is-same.ts';
 import { inLanguage } from '../../core/model/words.ts';
 import type { Finding } from '../../core/problem/finding.ts';
 import { addressOfFile, shownAddress } from '../asset-addresses.ts';
@@ -44,6 +43,8 @@ export class KmForm extends FormControl {
   private query = '';
   private reported = '[]';
   private readonly later = new Later();
+  /** The values that the embedder knows of. */
+  private told: FormValues = this.given;
   private readonly host: FormHost = this.hostOfParts();
   private readonly parts: FormParts = formParts(this.host, (field, steps) =>
     drawField(this.host, this.parts, field, steps),
@@ -52,22 +53,20 @@ export class KmForm extends FormControl {
   private partner: KmForm | undefined;
   private readonly panels = new Set<WeakRef<KmForm>>();
 
-  /** Values as a cast file has them: what is absent is the default. */
   get values(): JsonObject {
     return (this.filled?.now ?? this.given).values;
   }
 
   set values(values: JsonObject) {
-    this.begin({ values, below: this.below });
+    this.begin({ values: values ?? {}, below: this.below });
   }
 
-  /** Values for viewports narrower than so many px, by width and then by field. */
   get below(): JsonObject {
     return (this.filled?.now ?? this.given).below;
   }
 
   set below(below: JsonObject) {
-    this.begin({ values: this.values, below });
+    this.begin({ values: this.values, below: below ?? {} });
   }
 
   /** The same settings again: what is changed in one is changed in the other, with one undo. */
@@ -83,12 +82,10 @@ export class KmForm extends FormControl {
     return panel;
   }
 
-  /** Gives one value, by its path with rows counted from 0; undefined puts back the default. */
   set(path: string, value: Json | undefined): void {
     this.change(path, (form) => form.set(path.split('.'), value));
   }
 
-  /** The value at a path as it is now, complete: by default where none is given. */
   valueAt(path: string): Json | undefined {
     return this.filled?.complete(path.split('.'));
   }
@@ -103,12 +100,14 @@ export class KmForm extends FormControl {
 
   undo(): void {
     if (this.partner) this.partner.undo();
-    else if (this.filled?.canGoBack) this.travel((form) => form.undo(), this.speech.undone);
+    else if (this.filled?.canGoBack && !this.isFixed)
+      this.travel((form) => form.undo(), this.speech.undone);
   }
 
   redo(): void {
     if (this.partner) this.partner.redo();
-    else if (this.filled?.canGoForth) this.travel((form) => form.redo(), this.speech.redone);
+    else if (this.filled?.canGoForth && !this.isFixed)
+      this.travel((form) => form.redo(), this.speech.redone);
   }
 
   async focusField(path: string): Promise<void> {
@@ -132,8 +131,11 @@ export class KmForm extends FormControl {
 
   protected begin(given: FormValues): void {
     // What comes back from a change is no new beginning.
-    if (isSame(given.values as Json, this.values) && isSame(given.below as Json, this.below))
-      return;
+    const now = { values: this.values, below: this.below };
+    // What comes back while a change waits to be told is older than what is typed.
+    if (isSameForm(given, now) || (this.later.isWaiting && isSameForm(given, this.told))) return;
+    this.later.cancel();
+    this.told = given;
     this.given = given;
     this.first = given;
     this.filled?.begin(given);
@@ -194,19 +196,19 @@ export class KmForm extends FormControl {
     this.requestUpdate();
     this.tellPanels();
     const { findings } = form.check;
-    const change: FormChange = { ...form.now, path, findings };
-    this.later.run(this.delay, () => emit(this, 'km-change', change));
+    this.later.run(this.delay, path, (path) => {
+      this.told = form.now;
+      emit(this, 'km-change', { ...form.now, path, findings } satisfies FormChange);
+    });
   }
 
-  /** Files that were given, by their addresses. */
   get uploads(): ReadonlyMap<string, File> {
-    return this.host.uploads;
+    return (this.partner ?? this).host.uploads;
   }
 
-  /** An address under which this page can show what a value names. */
   private shown(src: string): string {
-    const { mould, partner } = this;
-    const file = (partner ?? this).host.uploads.get(src);
+    const { mould } = this;
+    const file = this.uploads.get(src);
     if (file) return addressOfFile(file);
     const own = shownAddress(mould?.files ?? {}, src);
     return own === src ? (this.addressOf?.(src) ?? src) : own;
@@ -252,6 +254,7 @@ export class KmForm extends FormControl {
         return element.controls;
       },
       addressOf: (src) => element.shown(src),
+      keepFile: (src, file) => (element.partner ?? element).host.uploads.set(src, file),
       get offers() {
         return element.offers;
       },
@@ -271,7 +274,7 @@ export class KmForm extends FormControl {
       },
       change: (path, run) => element.change(path, () => run(element.host)),
       take: (file, steps) =>
-        takeFile((element.partner ?? element).host, file, steps, (asked) =>
+        takeFile(element.host, file, steps, (asked) =>
           emit(element.partner ?? element, 'km-file', asked),
         ),
       say(words) {

@@ -39,7 +39,7 @@ export function takeFile(
     try {
       const taken = await promise;
       const value = typeof taken === 'string' ? { src: taken } : taken;
-      if (file) host.uploads.set(value.src, file);
+      if (file) host.keepFile(value.src, file);
       say('');
       host.form.pause();
       host.change(path, ({ form }) => form.set(steps, value as Json, host.widthAt(steps)));
