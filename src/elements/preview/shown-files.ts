@@ -42,8 +42,7 @@ export class ShownFiles {
       this.found.set(src, typeof answer === 'string' ? await bytesAt(answer) : answer);
       this.changed();
     } catch {
-      // The frame shows a stand-in, and says what it did not reach.
-      this.asked.delete(src);
+      // The frame shows a stand-in, and says what it did not reach; it is not asked at each stroke.
     }
   }
 }
