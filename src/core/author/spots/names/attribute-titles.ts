@@ -41,6 +41,8 @@ export function attributeTitles(
       one.values.flatMap((value) => (value === undefined || value === null ? [] : [String(value)])),
     );
     const isSaid = content !== undefined && !/^(?:number|question|time)$/.test(content);
+    if (one.kind === 'date' && words && !/\b(?:date|day|time)\b/.test(words))
+      return [`${words} date`];
     return [words || (isSaid ? content : '') || name.replace(/^data-/, '').replace(/-/g, ' ')];
   }
   if (name === 'action') return [known];

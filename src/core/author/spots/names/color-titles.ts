@@ -3,7 +3,7 @@ import type { Range } from '../../../text/edits.ts';
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
 import { isPressed } from './pressed.ts';
-import { styledAt, subjectWords } from './style-titles.ts';
+import { aroundWords, styledAt, styledElement, subjectWords } from './style-titles.ts';
 import type { TitleLook } from './titles.ts';
 
 const toOklch = converter('oklch');
@@ -74,12 +74,8 @@ function brandsOf([first, second]: readonly Used[], look: TitleLook): Map<Used, 
 /** What stands in the selector before the element that has the colour. */
 function aroundOf({ uses }: Used, { words }: TitleLook): string[] {
   const [by] = uses.flatMap((use) => use.by ?? []);
-  const own = new Set(by?.subject.classes);
-  const names = by?.declaration.rule?.written[0]?.match(/(?<=\.)[A-Za-z_][\w-]*/g) ?? [];
-  return names
-    .filter((name) => !own.has(name))
-    .map(words.of)
-    .filter((said) => said !== '');
+  const own = new Set(by?.subject.classes.map(words.of));
+  return by ? aroundWords(by.declaration, words).filter((said) => !own.has(said)) : [];
 }
 
 /** A name that says what the colour is for, given by the author. */
@@ -118,6 +114,7 @@ function byUse(one: Used, look: TitleLook): string[] {
   if (state !== '' && use?.by?.subject.isRoot) return [`${state}${nounOf[use.as]}`];
   if (stops.length > 0) return [...stops, ...own];
   if (isOn('ground')) return ['background colour', ...modified, ...own];
+  if (all('text') && uses.every(({ by }) => by?.subject.type === 'a')) return own;
   if (lightness < 0.45 && uses.some(({ as }) => as === 'text')) {
     return all('text')
       ? ['text colour', ...own, 'dark colour']
@@ -148,13 +145,8 @@ const nounOf: Readonly<Record<Use, string>> = {
 
 /** True for a rule of what is pressed, whatever its class calls it. */
 function isOfButton({ subject }: Styled, { tree, styled }: TitleLook): boolean {
-  const { classes, id } = subject;
-  if (classes.length === 0 && id === undefined) return false;
-  const element = tree.elements.find(
-    (one) =>
-      classes.every((name) => one.classes.includes(name)) &&
-      (id === undefined || one.attributes.get('id')?.text === id),
-  );
+  if (subject.classes.length === 0 && subject.id === undefined) return false;
+  const element = styledElement({ ...subject, type: undefined }, tree);
   return element !== undefined && isPressed(element, styled);
 }
 
@@ -206,7 +198,7 @@ function usedIn(proposal: Proposal, look: TitleLook): Used {
     if (part === 'script') return [{ as: 'shape' as const, by: undefined }];
     const by = styledAt(look.styled, start);
     if (!by?.declaration.property.startsWith('--'))
-      return [{ as: useOf(by?.declaration.property ?? ''), by }];
+      return [{ as: by && isThin(by) ? 'line' : useOf(by?.declaration.property ?? ''), by }];
     return usesOf(by.declaration.property, look);
   });
   const [own = ''] = [proposal.slot, ...(proposal.joined ?? [])].flatMap((slot) => {
@@ -247,7 +239,19 @@ export function colorNoun(property: string): string {
 function usesOf(property: string, { styled }: TitleLook) {
   const uses = new RegExp(`var\\(\\s*${property}\\s*[,)]`);
   return styled.flatMap((by) =>
-    uses.test(by.declaration.value) ? [{ as: useOf(by.declaration.property), by }] : [],
+    uses.test(by.declaration.value)
+      ? [{ as: isThin(by) ? ('line' as const) : useOf(by.declaration.property), by }]
+      : [],
+  );
+}
+
+/** True for the background of a box that is no more than a line. */
+function isThin({ declaration: { property, rule } }: Styled): boolean {
+  return (
+    /^background/.test(property) &&
+    (rule?.declarations ?? []).some(
+      (one) => /^(?:width|height)$/.test(one.property) && /^[1-4]px$/.test(one.value.trim()),
+    )
   );
 }
 

@@ -20,7 +20,7 @@ const looks: readonly (readonly [RegExp, string])[] = [
   [/^[-+−]?\d+(?:[.,]\d+)?\s?°[CF]?$/, 'temperature'],
   [/^\d+\s?(?:min|mins|minutes|h|hrs|hours|sec|std|uur|s)\.?$/i, 'length'],
   [/^\d[\d.,\s]*(?:\+|k|m|bn)?$/i, 'number'],
-  [/^\p{Extended_Pictographic}\uFE0F?$/u, 'icon'],
+  [/^\p{Extended_Pictographic}\uFE0F?$/u, 'emoji'],
   [/^[★☆⭐]+$/u, 'stars'],
   [/\?$/, 'question'],
 ];

@@ -21,6 +21,7 @@ export function listNouns(list: Proposal, look: TitleLook, row: RowNoun | undefi
   const around = element.parent ? look.words.ofElement(element.parent).filter(isNoun) : [];
   const nouns = [
     ...(areTabs ? ['tab'] : []),
+    ...(row ? [] : byGroupLabel(element, look)),
     ...parts.flatMap((one) => look.words.ofElement(withSharedNames(one)).filter(isNoun)),
     ...byTable(element),
     // What stands before rows in rows is said for each of those.
@@ -42,6 +43,14 @@ function holdsTab(element: TreeElement): boolean {
   return [...within(element)].some(({ attributes }) =>
     /^tab(?:panel)?$/.test(attributes.get('role')?.text ?? ''),
   );
+}
+
+function isOption({ name, attributes }: TreeElement): boolean {
+  return name === 'input' && /^(?:radio|checkbox)$/.test(attributes.get('type')?.text ?? '');
+}
+
+function isOnlyText(fields: readonly Proposal[]): boolean {
+  return fields.every(({ kind }) => /^(?:text|richtext|multiline|link)$/.test(kind));
 }
 
 function isChoice({ name, attributes }: TreeElement): boolean {
@@ -103,10 +112,20 @@ function byLabel(element: TreeElement, { words }: TitleLook): string[] {
   return [];
 }
 
-/** The heading that stands just before an element. */
+/** The heading that stands before an element, with no more than text between them. */
 export function headingBefore({ parent, start }: TreeElement): TreeElement | undefined {
-  const before = (parent ? childrenOf(parent) : []).filter((one) => one.start < start).at(-1);
-  return before && /^h[1-6]$/.test(before.name) ? before : undefined;
+  const before = (parent ? childrenOf(parent) : []).filter((one) => one.start < start);
+  const last = before.findLast(({ name }) => name !== 'p');
+  return last && /^h[1-6]$/.test(last.name) ? last : undefined;
+}
+
+/** WAI-ARIA 1.2: what a group is labelled with for people is what they call it. */
+function byGroupLabel({ parent }: TreeElement, { words }: TitleLook): string[] {
+  const label = parent?.attributes.get('aria-label')?.text.toLowerCase().trim() ?? '';
+  const said = label.replace(/^(?:the|our|your|all|choose an?|select an?)\s+/, '');
+  const isOne = /^(?:radiogroup|listbox)$/.test(parent?.attributes.get('role')?.text ?? '');
+  const isName = words.isEnglish && isShort(said) && /^[a-z' -]+$/.test(said) && isNoun(said);
+  return isName && (isOne || singular(said) !== said) ? [said] : [];
 }
 
 function labelBefore(element: TreeElement): string | undefined {
@@ -173,7 +192,7 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
   // What holds more of its own sort is a group of these.
   if (own)
     return [inside.some((one) => one !== element && one.name === element.name) ? 'group' : own];
-  if (element.name === 'label') return ['choice'];
+  if (element.name === 'label' || inside.some(isOption)) return ['choice'];
   if (element.name === 'button') return [choosesOthers(element, look) ? 'filter' : 'button'];
   if (element.parent?.name === 'ol') return ['step'];
   if (fields.length > 0 && fields.every(({ kind }) => kind === 'link')) return ['link'];
@@ -187,8 +206,8 @@ function byShape(element: TreeElement, fields: readonly Proposal[], look: TitleL
   if (isOfPerson(inside)) return ['person'];
   if (element.name === 'li' && isInMenu(element)) return ['link'];
   if (element.name === 'li' && kinds.has('icon')) return ['fact'];
-  if (element.name === 'li' && kinds.has('link') && fields.length < 3) return ['link'];
-  if (element.name === 'li') return [kinds.has('list') ? 'item' : 'point'];
+  if (/^(?:li|a)$/.test(element.name) && kinds.has('link') && fields.length < 3) return ['link'];
+  if (element.name === 'li') return [isOnlyText(fields) ? 'point' : 'item'];
   if (element.name === 'tr') return ['row'];
   if (kinds.has('list') && fields.length < 3) return ['column'];
   if (holds(/^h[1-6]$/)) return [kinds.has('icon') ? 'benefit' : 'card'];

@@ -42,6 +42,7 @@ export const roles: Readonly<Record<string, string>> = {
 export function placeTitle(element: TreeElement, text: string, { tree }: TitleLook): string {
   if (roles[element.name] && element.name !== 'small') return roles[element.name] ?? '';
   const words = text.split(/\s+/).length;
+  if (isWithin(element, 'figcaption')) return words > 3 ? 'caption text' : 'caption';
   if (isAnnounced(element)) return words <= 6 ? 'heading' : 'message';
   const headings = tree.elements.filter(({ name }) => /^h[1-6]$/.test(name));
   const [heading] = headings;
@@ -57,7 +58,9 @@ export function placeTitle(element: TreeElement, text: string, { tree }: TitleLo
   const isFirst = !tree.elements.some((one) => one.start < element.start && hasOwnText(one));
   const isAlone = tree.elements.filter(hasOwnText).length === 1;
   if (!heading && isFirst && !isAlone && words <= 8 && !/[.,;:]$/.test(text)) return 'heading';
-  const isNext = before?.every((one) => !hasOwnText(one) || contains(heading as TreeElement, one));
+  const isNext = before?.every(
+    (one) => (!hasOwnText(one) && one.name !== 'li') || contains(heading as TreeElement, one),
+  );
   if (isNext && words > 3) return 'introduction';
   if (isLast && words > 2) return 'closing line';
   return 'text';
@@ -70,6 +73,10 @@ function isAnnounced({ parent, attributes }: TreeElement): boolean {
     /^(?:dialog|alertdialog|alert|status)$/.test(role) ||
     (parent !== undefined && parent.name !== '' && isAnnounced(parent))
   );
+}
+
+function isWithin({ parent }: TreeElement, name: string): boolean {
+  return parent !== undefined && (parent.name === name || isWithin(parent, name));
 }
 
 function hasOwnText({ children }: TreeElement): boolean {

@@ -25,7 +25,7 @@ export function rowTextTitles(
   const isCaption = texts.length === 1 && fields.some(({ kind }) => kind === 'image');
   if (isCaption && /^(?:picture|slide|)$/.test(noun)) return ['caption'];
   if (/^(?:b|strong)$/.test(element.name))
-    return [isFirst(one, texts) && content !== 'number' ? 'name' : 'value'];
+    return [(isFirst(one, texts) || isBegun(element)) && content !== 'number' ? 'name' : 'value'];
   if (noun && isLong(one) && !isFirst(one, texts)) return [`${noun} description`];
   if (role !== '') return [role];
   if (content === 'number') return ['number'];
@@ -34,6 +34,13 @@ export function rowTextTitles(
 
 /** Rows that have a name rather than a title. */
 export const isNamed = /(?:person|member|plan|product|sponsor|partner|work|service|film|place)$/;
+
+/** True for words at the beginning of a text that goes on after them. */
+function isBegun(element: TreeElement): boolean {
+  const { children = [] } = element.parent ?? {};
+  const others = children.filter((one) => one.node !== 'text' || /\S/.test(one.text));
+  return others[0] === element && others.some(({ node }) => node === 'text');
+}
 
 /** True for what stands before all others in a row. */
 function isFirst(one: Proposal, all: readonly Proposal[]): boolean {

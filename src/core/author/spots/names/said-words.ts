@@ -3,6 +3,7 @@ import type { StyleSource } from '../../sources/style-source.ts';
 import type { Tree, TreeElement } from '../tree.ts';
 import { foreignWord } from './foreign-words.ts';
 import { isEnglish } from './language.ts';
+import { sectionComment } from './section-comments.ts';
 import { tradeWord } from './trade-words.ts';
 
 /** Reads what names in code say to people. */
@@ -52,9 +53,12 @@ export function saidWords(
   });
   // Without a sheet, names are the author's own where they are not a library's for looks.
   const isUnstyled = styled.length === 0 && !used.some((name) => /[a-z]-\d|:/.test(name));
-  const ofElement = ({ classes, attributes, parent }: TreeElement): readonly string[] => {
+  const ofElement = (element: TreeElement): readonly string[] => {
+    const { classes, attributes, parent } = element;
     const isTop = parent === undefined || parent.name === '';
-    const own = classes.filter((name) => isOwnClass(name) || !utility.test(name));
+    const own = classes.filter(
+      (name) => !/^(?:is|has)-/.test(name) && (isOwnClass(name) || !utility.test(name)),
+    );
     const id = attributes.get('id')?.text ?? '';
     const said = [...own, ...(isTop ? [] : [id])].map((name) =>
       isOwnClass(name) || isUnstyled || name === id || isOfTheTrade(partsOf(name, prefixes))
@@ -62,7 +66,13 @@ export function saidWords(
         : '',
     );
     const item = itemWords(attributes.get('itemprop')?.text, parent, read);
-    return [...new Set([item, ...said].filter((words) => words !== ''))];
+    const comment = sectionComment(tree, element);
+    const told = english ? comment : comment === '' ? '' : read(comment.replace(/ /g, '-'));
+    // A comment that says the same at more length says more.
+    const all = said.some((words) => words !== '' && told.includes(words))
+      ? [item, told, ...said]
+      : [item, ...said, told];
+    return [...new Set(all.filter((words) => words !== ''))];
   };
   return { of: read, ofElement, isEnglish: english };
 }

@@ -41,7 +41,7 @@ export function scriptTitles(one: Proposal, { script, words }: TitleLook): reado
   const timer = timerOf(one, script);
   if (timer && /^(?:speed|time|duration|)$/.test(first ?? ''))
     return [timer, ...told(comment), ...read];
-  if (read.length === 0) return [...told(comment), ...said.slice(0, 1), ...own];
+  if (read.length === 0) return [...told(comment), ...own, ...said.slice(0, 1)];
   return isShort && comment.includes(first ?? '')
     ? [...told(comment), ...read]
     : [...read, ...told(comment)];

@@ -1,6 +1,7 @@
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
 import { commentAt } from './comment-words.ts';
+import { isPressed } from './pressed.ts';
 import type { TitleLook } from './titles.ts';
 
 /** What a property sets, as people say it. */
@@ -35,7 +36,7 @@ export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
   }
   if (!property.startsWith('--')) return measured(property, [styled], look);
   const comment = commentAt(look.style.text, styled.declaration.offset);
-  const words = look.words.of(property.slice(2));
+  const words = /^--(?:[a-z]+-)?[a-z]$/.test(property) ? '' : look.words.of(property.slice(2));
   const uses = look.styled.filter(({ declaration }) =>
     new RegExp(`var\\(\\s*${property}\\s*[,)]`).test(declaration.value),
   );
@@ -78,8 +79,53 @@ function measured(property: string, uses: readonly Styled[], look: TitleLook): s
   const [use] = uses;
   if (!use) return [what];
   if (use.subject.isRoot) return [found?.[2] ?? what];
-  const said = subjectWords(use, look);
+  const own = subjectWords(use, look);
+  if (what === 'text' && use.subject.classes.every((name) => look.words.of(name) === ''))
+    return shownTitles(use, own, look);
+  const row = /size$|height$|width$|radius$/.test(what) ? rowNounOf(use, look) : '';
+  const said = row === '' || own.some((words) => words.includes(row)) ? own : [row, ...own];
   return [...said.map((words) => `${words} ${what}`), what];
+}
+
+/** What a rule without words of its own adds as content (CSS Content 3). */
+function shownTitles(
+  { declaration, subject }: Styled,
+  own: readonly string[],
+  { tree, styled, words }: TitleLook,
+): string[] {
+  if (!/[\p{L}\p{N}]/u.test(declaration.value.replace(/\\[\da-f]+/gi, ''))) return ['separator'];
+  const element = styledElement(subject, tree);
+  const role = element && isPressed(element, styled) ? ['button text'] : [];
+  const around = [...aroundWords(declaration, words).reverse(), ...own].map(
+    (said) => `${said} text`,
+  );
+  return [...role, ...around, 'text'];
+}
+
+/** What a selector says before its last compound and within it. */
+export function aroundWords({ rule }: Styled['declaration'], words: TitleLook['words']): string[] {
+  const names = rule?.written[0]?.match(/(?<=\.)[A-Za-z_][\w-]*/g) ?? [];
+  return names.map(words.of).filter((said) => said !== '');
+}
+
+/** The first element that the last compound of a rule chooses. */
+export function styledElement({ classes, id, type }: Styled['subject'], tree: TitleLook['tree']) {
+  if (classes.length === 0 && id === undefined && type === undefined) return undefined;
+  return tree.elements.find(
+    (one) =>
+      classes.every((name) => one.classes.includes(name)) &&
+      (id === undefined || one.attributes.get('id')?.text === id) &&
+      (type === undefined || one.name === type),
+  );
+}
+
+/** What the row of a list is called that all a rule styles stands in; '' for none. */
+function rowNounOf({ subject }: Styled, { tree, rows = [] }: TitleLook): string {
+  const element = styledElement(subject, tree);
+  const around = rows.filter(
+    ({ row }) => element && row.start <= element.start && element.end <= row.end,
+  );
+  return around.at(-1)?.noun ?? '';
 }
 
 /** What a rule styles, in words of the trade or of the code. */

@@ -132,9 +132,11 @@ function wordTitles(
   if (fragment) return [fragment];
   const pair = row && pairTitle(one, row);
   if (pair) return [pair];
+  const noun = row?.noun ?? '';
+  const measure = measureOf(one, element, look);
+  if (measure !== '') return [measure];
   const typed = words.filter((each) => whole.test(each));
   const others = words.filter((each) => !whole.test(each));
-  const noun = row?.noun ?? '';
   const cell = /^t[dh]$/.test(element.name) ? headingOf(element) : undefined;
   if (cell) return [cell];
   const [column = ''] = element.name === 'th' ? cellNames(element) : [];
@@ -169,8 +171,37 @@ function wordTitles(
   if (/^(?:span|small|b|strong|em|div)$/.test(element.name) && isPill(element.classes))
     return ['badge'];
   if (row) return rowTextTitles(one, element, role, row, content);
-  return [placeTitle(element, texts[0] ?? '', look), role || 'text'];
+  const place = placeTitle(element, texts[0] ?? '', look);
+  const around = place === 'text' || place === 'closing line' ? typeAround(element, look) : '';
+  return [around || place, role || 'text'];
 }
+
+/** A number that a custom property of its row has as well is what that is called. */
+function measureOf({ slot, joined = [] }: Proposal, element: TreeElement, look: TitleLook): string {
+  const said = [slot, ...joined].flatMap((each) => {
+    const [, name] = /style:--([\w-]+)$/.exec(each) ?? [];
+    const words = name === undefined ? '' : look.words.of(name);
+    return words === '' ? [] : [words];
+  })[0];
+  if (said === undefined) return '';
+  return isDegrees(element) && !said.includes('temperature') ? `${said} temperature` : said;
+}
+
+function isDegrees({ children }: TreeElement): boolean {
+  return children.some((node) => node.node === 'text' && /\d\s?°/.test(node.text));
+}
+
+/** What the elements around a text say that all in them is, such as small print. */
+function typeAround({ parent }: TreeElement, { words }: TitleLook): string {
+  for (let one = parent, depth = 0; one && one.name !== '' && depth < 2; depth += 1) {
+    const said = words.ofElement(one).find((each) => inherited.test(each));
+    if (said) return said;
+    one = one.parent;
+  }
+  return '';
+}
+
+const inherited = /(?:small print|caption|introduction|note|warning|hint|quote|address|price)$/;
 
 function linkTitles(
   one: Proposal,
@@ -269,7 +300,8 @@ function sectionsOf(element: TreeElement, look: TitleLook, row: RowNoun | undefi
   for (let one = element.parent; one && one.name !== ''; one = one.parent) {
     const [said] = look.words.ofElement(row ? withSharedNames(one) : one);
     const noun = row && said ? singular(said) : said;
-    if (noun && isNoun(noun) && !whole.test(noun) && !found.includes(noun)) found.push(noun);
+    if (one.name === 'figcaption') found.push('caption');
+    else if (noun && isNoun(noun) && !whole.test(noun) && !found.includes(noun)) found.push(noun);
   }
   return found.slice(0, 3);
 }

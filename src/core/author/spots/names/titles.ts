@@ -17,6 +17,8 @@ export interface TitleLook {
   readonly styled: readonly Styled[];
   readonly script: string;
   readonly words: SaidWords;
+  /** Rows of lists that have a title, and what one of each is called. */
+  readonly rows?: readonly { readonly row: TreeElement; readonly noun: string }[];
 }
 
 /** The row that fields are of. */
@@ -35,14 +37,26 @@ export function withTitles(proposals: readonly Proposal[], look: TitleLook): Pro
     proposals.filter(({ kind }) => kind === 'color'),
     look,
   );
-  const all = proposals.map((one) => ({ ...titled(one, look), ...colors.get(one) }));
-  const lists = all.filter(({ rows }) => rows);
+  const listed = new Map(
+    proposals.filter(({ rows }) => rows).map((one) => [one, titled(one, look)] as const),
+  );
+  const lists = [...listed.values()];
+  const known = { ...look, rows: lists.flatMap(rowOf) };
+  const all = proposals.map((one) => ({
+    ...(listed.get(one) ?? titled(one, known)),
+    ...colors.get(one),
+  }));
   const headed = new Map<TreeElement | undefined, string>(
     lists.flatMap((list) => headingsOf(list)),
   );
   const [noun = '', ...others] = lists.map(({ rows }) => rows?.name ?? '');
   const pace = others.length === 0 && !isVague(noun) ? noun : '';
   return all.map((one) => ({ ...one, titles: about(paced(one, pace), headed.get(one.of)) }));
+}
+
+function rowOf({ of: row, rows }: Proposal) {
+  const noun = rows?.name ?? '';
+  return row && !isVague(noun) ? [{ row, noun }] : [];
 }
 
 /** The heading that stands before a list, with what the list is called. */
