@@ -2,8 +2,8 @@ import type { BoundField } from '../core/author/bind/bound-fields.ts';
 import type { PlaceOffers } from '../core/author/hand/mark-place.ts';
 import type { NearSpot, Spot, SpotPlace } from '../core/author/spots/spot.ts';
 import type { Tie, TiePlace } from '../core/author/ties/tie.ts';
-import type { Json } from '../core/model/json-source.ts';
 import type { Mould } from '../core/model/mould.ts';
+import { shortText, shortValue } from './short-value.ts';
 import type { Terminal } from './terminal.ts';
 
 const codeColumns = 64;
@@ -161,21 +161,7 @@ function indentOf(line: string): number {
 
 function shownValue({ default: value, items }: Spot): string {
   if (items) return Array.isArray(value) ? count(value.length, 'row') : '';
-  return short(textOf(value));
-}
-
-function textOf(value: Json): string {
-  if (typeof value !== 'object' || value === null) return String(value ?? '');
-  if (Array.isArray(value)) return value.map(textOf).join(', ');
-  const { text, href, src, alt, svg, class: classes, family } = value as Record<string, Json>;
-  const said = [text, alt].filter((one) => typeof one === 'string' && one !== '');
-  const address = [href, src, classes, family, svg && 'drawing'].find((one) => one);
-  return [...said, address ?? ''].join(' ').trim();
-}
-
-function short(text: string): string {
-  const line = text.replace(/\s+/g, ' ');
-  return line.length > 36 ? `${line.slice(0, 35)}…` : line;
+  return shortValue(value);
 }
 
 function count(number: number, word: string): string {
@@ -200,7 +186,7 @@ export function printNearSpots(terminal: Terminal, mould: Mould, near: readonly 
 
 /** Prints what can be made of a place, ready to be asked for. */
 export function printOffers(terminal: Terminal, folder: string, at: PlaceOffers): void {
-  terminal.say(`${terminal.strong(at.place)}  ${short(at.source)}`);
+  terminal.say(`${terminal.strong(at.place)}  ${shortText(at.source)}`);
   const widest = Math.max(0, ...at.offers.map(({ form }) => form.length));
   for (const { form, does } of at.offers) terminal.say(`  ${form.padEnd(widest)}  ${does}`);
   const [first] = at.offers;
@@ -221,5 +207,5 @@ export function printTie(terminal: Terminal, tie: Tie, done: 'bound' | 'restored
 
 function placeText({ file, line, column, row, replaced }: TiePlace): string {
   const which = row === undefined ? '' : ` (row ${row})`;
-  return `${file}:${line}:${column}${which}  ${short(replaced)}`;
+  return `${file}:${line}:${column}${which}  ${shortText(replaced)}`;
 }

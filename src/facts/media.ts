@@ -1,11 +1,12 @@
 /** How long a sound or a film has to begin, in ms. */
 const patienceMs = 2000;
 
-/** How long the controls of a browser take to come to rest once they know what they are of. */
-const controlsMs = 350;
-
-/** Waits until the sounds and films of a page are there to be seen, with their controls at rest. */
-export async function mediaAtRest(): Promise<void> {
+/**
+ * Waits until the sounds and films of a page are there to be seen.
+ *
+ * @returns true where the browser draws controls, which fade in at a pace of their own
+ */
+export async function mediaAtRest(): Promise<boolean> {
   const all = [...document.querySelectorAll<HTMLMediaElement>('audio, video')];
   const loading = all.filter(
     ({ currentSrc, error, preload, readyState }) =>
@@ -25,7 +26,5 @@ export async function mediaAtRest(): Promise<void> {
         }),
     ),
   );
-  if (all.some(({ controls }) => controls)) {
-    await new Promise((done) => setTimeout(done, controlsMs));
-  }
+  return all.some(({ controls }) => controls);
 }

@@ -13,6 +13,7 @@ import { collected, type Running } from '../command.ts';
 import { byHand, type HandArguments } from '../hand-steps.ts';
 import { printFindings } from '../print-findings.ts';
 import { printNearSpots, printOffers, printSpots, printTie } from '../print-spots.ts';
+import { saySetting, settingOf, withSetting } from '../settings.ts';
 import { inFolder } from '../subject.ts';
 
 interface BindArguments extends HandArguments {
@@ -20,6 +21,7 @@ interface BindArguments extends HandArguments {
   readonly drop: readonly string[];
   readonly rename: readonly string[];
   readonly at: readonly string[];
+  readonly set: readonly string[];
   readonly why?: true;
   readonly all?: true;
 }
@@ -42,6 +44,7 @@ const repeatable: readonly (readonly [flags: string, does: string])[] = [
     '--move <field=where>',
     'move a field in the form: first, last, after NAME, before NAME (repeatable)',
   ],
+  ['--set <key=value>', 'set a key of mould.json when all else is done, as set does (repeatable)'],
 ];
 
 const places = `
@@ -63,14 +66,16 @@ export function addBind(program: Command, running: Running): void {
     .addHelpText('after', places)
     .action((folder: string, given: BindArguments) =>
       running(async (terminal) => {
-        const { take, drop, rename, why, all = false, at } = given;
+        const { take, drop, rename, why, all = false, at, set } = given;
         const read = await readMould(folder);
         const dropped = dropAll(read.mould, drop);
         const taken = takeAll(dropped.mould, takesOf(dropped.mould, take));
         // A field is named before others are moved beside it, whatever the order of the options.
         const hand = byHand(taken.mould, given, ['clear', 'mark', 'when', 'split', 'join']);
         const { mould: named, findings: reported } = renameAll(hand.mould, rename);
-        const { mould, done: moves } = byHand(named, given, ['move']);
+        const { mould: moved, done: moves } = byHand(named, given, ['move']);
+        const settings = set.map((one) => settingOf(one, 'bind'));
+        const mould = settings.reduce(withSetting, moved);
         const isChanged = mould !== read.mould;
         if (isChanged) await saveMould(folder, mould, read.mould);
         const findings = [
@@ -96,6 +101,7 @@ export function addBind(program: Command, running: Running): void {
         for (const tie of taken.ties) printTie(terminal, tie, 'bound');
         for (const { said } of [...hand.done, ...moves]) terminal.say(said);
         for (const one of rename) terminal.say(`${one.replace('=', ' is now called ')}.`);
+        for (const one of settings) terminal.say(saySetting(one));
         if (rename.length > 0) terminal.say('');
         await printFindings(terminal, findings);
         for (const one of offers) printOffers(terminal, folder, one);

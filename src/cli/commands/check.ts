@@ -5,6 +5,7 @@ import { readMould, saveMould } from '../../node/files/mould-folder.ts';
 import { readText } from '../../node/files/read-text.ts';
 import type { Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
+import { printFixed } from '../print-fixed.ts';
 import { inFolder } from '../subject.ts';
 import type { Terminal } from '../terminal.ts';
 
@@ -72,11 +73,7 @@ async function printChecked(terminal: Terminal, one: Checked, all: boolean): Pro
   const { folder, findings, fixed } = one;
   if (fixed.length > 0) {
     terminal.say(`${terminal.strong(folder)}: fixed`);
-    const shown = fixed.length > terminal.rows && !all ? fixed.slice(0, 8) : fixed;
-    for (const { file = '', line, column, message } of shown) {
-      terminal.say(`  ${terminal.soft(`${file}:${line}:${column}`)} ${message}`);
-    }
-    if (shown.length < fixed.length) terminal.say(`  and ${fixed.length - shown.length} more`);
+    printFixed(terminal, fixed, fixed.length > terminal.rows && !all ? 8 : fixed.length);
     terminal.say();
   }
   await printFindings(terminal, findings, all ? undefined : `keen-mould check ${folder} --all`);

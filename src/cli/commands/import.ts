@@ -2,6 +2,7 @@ import { basename, dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { bindSpots, fieldNames } from '../../core/author/bind/bind-spots.ts';
 import { replaceSnippet } from '../../core/author/bind/replace-snippet.ts';
+import { checkMould, fixMould } from '../../core/author/check/check-mould.ts';
 import { findNeeds } from '../../core/author/needs/find-needs.ts';
 import { type ImportOptions, importSnippet } from '../../core/author/snippet/import-snippet.ts';
 import type { Language } from '../../core/author/snippet/recognise.ts';
@@ -21,7 +22,9 @@ import { decode, readText } from '../../node/files/read-text.ts';
 import { localFilesOf, pageOf } from '../../node/files/snippet-folder.ts';
 import { isThere } from '../../node/files/write-safely.ts';
 import { collected, type Running } from '../command.ts';
+import { printFields } from '../print-fields.ts';
 import { printFindings } from '../print-findings.ts';
+import { printFixed } from '../print-fixed.ts';
 import { readLibrary } from '../read-library.ts';
 import { inFolder } from '../subject.ts';
 import { type Terminal, wrapWords } from '../terminal.ts';
@@ -36,6 +39,7 @@ interface ImportArguments {
   readonly pageStyles?: string;
   readonly replace?: boolean;
   readonly bind?: boolean;
+  readonly fix?: boolean;
   readonly only?: string;
   readonly unused?: string;
   readonly library: readonly string[];
@@ -58,6 +62,7 @@ export function addImport(program: Command, running: Running): void {
     .option('--unused <keep|drop>', 'what becomes of rules that nothing can match')
     .option('--library <url|name@version=file>', 'a library it needs (repeatable)', collected, [])
     .option('--replace', 'replace an existing mould but keep its fields and bindings')
+    .option('--fix', 'mend what check --fix can mend, such as a lost tag, before anything is bound')
     .option('--bind', 'bind all recommended spots')
     .option('--page-styles <root|drop>', 'keep or drop all rules for html and body')
     .option('--out <dir>', 'folder of the mould (default: its name)')
@@ -78,9 +83,11 @@ export function addImport(program: Command, running: Running): void {
         const folder = options.out ?? imported.mould.manifest.name;
         const isReplacing = options.replace === true && (await isThere(join(folder, 'mould.json')));
         const older = isReplacing ? (await readMould(folder)).mould : undefined;
-        const { dropped, ...made } = older
+        const { dropped, ...taken } = older
           ? await importGiven(given, importOptions, { mould: older, folder })
           : imported;
+        const mended = options.fix ? fixMould(taken.mould) : { mould: taken.mould, fixed: [] };
+        const made = { ...taken, mould: mended.mould };
         const bound = options.bind ? bindSpots(made.mould, 'recommended') : made;
         const { mould } = bound;
         const findings = [
@@ -98,10 +105,20 @@ export function addImport(program: Command, running: Running): void {
           const { name, libraries = [] } = mould.manifest;
           const fields = fieldNames(mould.manifest).length;
           const about = { mould: folder, name, files, libraries };
-          terminal.json({ ...about, findings: reported, dropped, fields });
+          const fixed = options.fix ? { fixed: mended.fixed } : {};
+          terminal.json({ ...about, findings: reported, ...fixed, dropped, fields });
         } else {
           const paths = [...given.keys()];
-          await printImport(terminal, { folder, mould, files, reported, paths, isReplacing });
+          const { fixed } = mended;
+          await printImport(terminal, {
+            folder,
+            mould,
+            files,
+            reported,
+            fixed,
+            paths,
+            isReplacing,
+          });
         }
         return reported;
       }),
@@ -200,13 +217,14 @@ interface Printed {
   readonly mould: Mould;
   readonly files: readonly string[];
   readonly reported: readonly Finding[];
+  readonly fixed: readonly Finding[];
   readonly paths: readonly string[];
   readonly isReplacing: boolean;
 }
 
 async function printImport(
   terminal: Terminal,
-  { folder, mould, files, reported, paths, isReplacing }: Printed,
+  { folder, mould, files, reported, fixed, paths, isReplacing }: Printed,
 ): Promise<void> {
   const made = isReplacing ? 'was updated' : 'was created';
   terminal.say(`${terminal.strong(folder)} ${made} from ${paths.join(', ')}.`);
@@ -217,6 +235,11 @@ async function printImport(
   }
   terminal.say();
   await printFindings(terminal, reported);
+  if (fixed.length > 0) {
+    terminal.say('Mended in the paste:');
+    printFixed(terminal, fixed, fixed.length);
+    terminal.say();
+  } else sayBroken(terminal, mould);
   const { properties } = findNeeds(mould);
   if (properties.length > 0) {
     const said = `It takes from the site: ${properties.join(', ')}. To give them values of its own, bind them as fields.`;
@@ -225,16 +248,31 @@ async function printImport(
   }
   const fields = fieldNames(mould.manifest);
   if (fields.length > 0) {
-    const reported = `It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}: ${fields.join(', ')}.`;
-    for (const line of wrapWords(reported, terminal.columns)) terminal.say(line);
+    terminal.say(`It has ${fields.length} ${fields.length === 1 ? 'field' : 'fields'}:`);
+    printFields(terminal, mould);
     terminal.say();
-    terminal.say('Check it and look at it:');
+    terminal.say('Check it, look at it, and cast it with values of your own:');
   } else {
     terminal.say('Check it, find its fields and look at it:');
   }
   terminal.say(`  keen-mould check ${folder}`);
   if (fields.length === 0) terminal.say(`  keen-mould bind ${folder}`);
   terminal.say(`  keen-mould preview ${folder}`);
+  if (fields.length > 0) terminal.say(`  keen-mould cast ${folder} --fill ${fields[0]}=…`);
+}
+
+/** Says of what is broken in the paste that it can be mended. */
+function sayBroken(terminal: Terminal, mould: Mould): void {
+  const broken = checkMould(mould).filter(({ level, fixable }) => fixable && level !== 'note');
+  if (broken.length === 0) return;
+  const count = broken.length === 1 ? 'One fault' : `${broken.length} faults`;
+  terminal.say(`${count} of the paste can be mended; import again with --fix:`);
+  for (const { line, message } of broken.slice(0, 5)) {
+    for (const part of wrapWords(`line ${line}: ${message}`, terminal.columns - 2))
+      terminal.say(`  ${part}`);
+  }
+  if (broken.length > 5) terminal.say(`  and ${broken.length - 5} more`);
+  terminal.say();
 }
 
 function sizeOf({ template, style, script }: Mould, file: string): string {

@@ -1,12 +1,12 @@
 import type { Command } from 'commander';
 import { addLibrary } from '../../core/author/hand/add-library.ts';
-import { setKey } from '../../core/author/hand/set-key.ts';
 import { type Finding, finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
 import { readMould, saveMould } from '../../node/files/mould-folder.ts';
 import { collected, type Running } from '../command.ts';
 import { printFindings } from '../print-findings.ts';
 import { readLibrary } from '../read-library.ts';
+import { saySetting, settingOf, withSetting } from '../settings.ts';
 import { inFolder } from '../subject.ts';
 
 interface SetArguments {
@@ -33,21 +33,17 @@ export function addSet(program: Command, running: Running): void {
     .action((folder: string, written: readonly string[], { library }: SetArguments) =>
       running(async (terminal) => {
         const read = await readMould(folder);
-        const done = written.map(settingOf);
+        const done = written.map((one) => settingOf(one, 'set'));
         if (done.length + library.length === 0) throw nothingToSet();
         const libraries = await Promise.all(library.map((one) => readLibrary(one, 'set')));
-        const mould = done.reduce(
-          (made, { key, how, value }) => setKey(made, key, value, how),
-          libraries.reduce(addLibrary, read.mould),
-        );
+        const mould = done.reduce(withSetting, libraries.reduce(addLibrary, read.mould));
         await saveMould(folder, mould, read.mould);
         const findings: Finding[] = read.findings.map((one) => inFolder(folder, one));
         if (terminal.isJson) {
           terminal.json({ set: done.map(({ key, value }) => ({ key, value })), findings });
           return findings;
         }
-        for (const { key, value, how } of done)
-          terminal.say(value === '' ? `${key} is gone.` : `${key} ${how} ${value}`);
+        for (const one of done) terminal.say(saySetting(one));
         for (const { name } of libraries) terminal.say(`${name} is loaded now.`);
         await printFindings(terminal, findings);
         return findings;
@@ -58,12 +54,4 @@ export function addSet(program: Command, running: Running): void {
 function nothingToSet(): Refusal {
   const what = 'Nothing was given to set.';
   return new Refusal(finding('call/usage', { what, command: 'set' }));
-}
-
-function settingOf(written: string) {
-  const [, key, how, value] = /^([\w.-]+?)(\+=|-=|=)([\s\S]*)$/.exec(written) ?? [];
-  if (key !== undefined && value !== undefined)
-    return { key, value, how: how as '=' | '+=' | '-=' };
-  const what = `${JSON.stringify(written)} is not KEY=VALUE.`;
-  throw new Refusal(finding('call/usage', { what, command: 'set' }));
 }

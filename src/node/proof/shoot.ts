@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
 import { finding } from '../../core/problem/finding.ts';
 import { Refusal } from '../../core/problem/refusal.ts';
@@ -83,6 +84,14 @@ export async function shoot(
   }
 }
 
+/** What became known of a page while it was shown. */
+interface Seen {
+  readonly asked: Asked;
+  readonly consoleErrors: readonly string[];
+  /** True while the browser's own controls fade in. */
+  readonly isFading: boolean;
+}
+
 async function takePictures(
   context: BrowserContext,
   subject: ShotSubject,
@@ -121,9 +130,10 @@ async function takePictures(
       if (!page.isClosed()) consoleErrors.push(firstLine(error).replace(/^clock\.runFor: /, ''));
     });
     now = atMs;
-    await aside.ask('facts.mediaAtRest()');
+    const isFading = await aside.ask<boolean>('facts.mediaAtRest()');
     await holdAt(page, atMs);
-    pictures.push(await takeOne(page, aside, subject, shooting, { asked, consoleErrors }));
+    const seen = { asked, consoleErrors, isFading };
+    pictures.push(await takeOne(page, aside, subject, shooting, seen));
   }
   return pictures;
 }
@@ -133,7 +143,7 @@ async function takeOne(
   aside: Aside,
   subject: ShotSubject,
   { width, view, isMeasured, isAccessible }: Shooting,
-  { asked, consoleErrors }: { readonly asked: Asked; readonly consoleErrors: readonly string[] },
+  { asked, consoleErrors, isFading }: Seen,
 ): Promise<Picture> {
   if (view.state !== 'rest') await aside.ask(`facts.applyView(document, ${JSON.stringify(view)})`);
   const facts = await aside.ask<PageFacts>('facts.measurePage()');
@@ -143,11 +153,10 @@ async function takeOne(
   const named = isMeasured
     ? await aside.ask<Picture['named']>(`facts.selectorsFor(${JSON.stringify(subject.accepted)})`)
     : {};
-  const png = await page.screenshot({
-    clip: { x: 0, y: 0, width, height: Math.min(Math.max(1, facts.height), tallestPx) },
-    fullPage: true,
-    animations: 'allow',
-  });
+  const height = Math.min(Math.max(1, facts.height), tallestPx);
+  const clip = { x: 0, y: 0, width, height };
+  const shoot = () => page.screenshot({ clip, fullPage: true, animations: 'allow' });
+  const png = isFading ? await stillPicture(shoot) : await shoot();
   const instead = new Set([...asked.failed.map(({ url }) => url), ...asked.declared]);
   return {
     ...facts,
@@ -160,6 +169,22 @@ async function takeOne(
     failedRequests: [...asked.failed],
     notAsked: [...new Set(asked.declared)],
   };
+}
+
+/** How often a picture is taken again, and in what steps, until two in a row are the same. */
+const triesOfStill = 20;
+const stepOfStillMs = 150;
+
+/** The picture of what comes to rest by itself, such as a browser's own controls. */
+async function stillPicture(shoot: () => Promise<Uint8Array>): Promise<Uint8Array> {
+  let png = await shoot();
+  for (let tries = 0; tries < triesOfStill; tries += 1) {
+    await pause(stepOfStillMs);
+    const next = await shoot();
+    if (Buffer.from(next).equals(png)) return next;
+    png = next;
+  }
+  return png;
 }
 
 function firstLine({ message }: Error): string {

@@ -1,5 +1,5 @@
 import type { JsonObject } from '../../model/json-source.ts';
-import { childrenOf, type TreeElement } from '../spots/tree.ts';
+import { childrenOf, type TreeElement, within } from '../spots/tree.ts';
 import type { HandOffer } from './offer.ts';
 import type { Reading, Stand } from './stand.ts';
 
@@ -68,6 +68,20 @@ export function elementOffers(reading: Reading, { element }: Of<'element'>): Han
         changes: ({ path }) => [
           { in: 'template', ...trimmed(written, inner.start), parts: [`{~${path}~}`] },
         ],
+      },
+    endTag !== undefined &&
+      isLinkable(element) && {
+        form: 'link',
+        does: 'a link around what is in it, where it has an address',
+        declared: { kind: 'link', default: {} },
+        changes: ({ path }) => {
+          const { start, end } = trimmed(written, inner.start);
+          const open = `<a km-shell="${path}" href="{~${path}~}">`;
+          return [
+            { in: 'template', start, end: start, parts: [open] },
+            { in: 'template', start: end, end, parts: ['</a>'] },
+          ];
+        },
       },
     endTag !== undefined &&
       !has('km-slot') && {
@@ -147,6 +161,18 @@ export function classWordOffers({ style, tree }: Reading, stand: Of<'class'>): H
       },
     },
   ];
+}
+
+/** True for what may hold a link around all that is in it (HTML Standard, 4.5.1). */
+function isLinkable(element: TreeElement): boolean {
+  const has = (name: RegExp) => [...within(element)].some((one) => name.test(one.name));
+  const isIn = (one: TreeElement | undefined): boolean =>
+    one !== undefined && (/^(?:a|button|label)$/.test(one.name) || isIn(one.parent));
+  if (isIn(element) || has(/^(?:a|button|input|select|textarea|label|iframe|audio|video)$/))
+    return false;
+  return /^(?:li|t[dh]|d[td]|h[1-6]|p|div|span|figure|figcaption|article|section|b|strong|em)$/.test(
+    element.name,
+  );
 }
 
 function beside(element: TreeElement): readonly TreeElement[] {

@@ -1,7 +1,9 @@
 import { parseFragment } from 'parse5';
 import { isOfCssType } from '#css-type';
 import type { Json, JsonObject } from '../../model/json-source.ts';
+import { isSafeAddress } from '../../model/safe-address.ts';
 import { cssFormats } from '../../model/values/css-formats.ts';
+import { fileKind } from '../../text/file-address.ts';
 import { kindOfValue, valueAs } from '../spots/style/own-properties.ts';
 import { keywordsOf } from './css-keywords.ts';
 import type { HandOffer } from './offer.ts';
@@ -56,8 +58,10 @@ function attributeOffers({ tree }: Reading, stand: Of<'attribute'>): HandOffer[]
   const quote = attribute.isQuoted ? '' : '"';
   const loaded = /^(?:src|poster|data)$/.test(name);
   const media = /^(?:video|audio|source)$/.test(element.name) && name === 'src';
+  const file = isSafeAddress(value) ? fileKind(value) : undefined;
   const kinds = [
     ...(isWhole && loaded ? [media ? 'media' : 'image'] : []),
+    ...(isWhole && file ? [file] : []),
     ...(isWhole && /^(?:href|action|cite|formaction)$/.test(name) ? ['link'] : []),
     ...typedKinds(value),
     ...plain.slice(0, 1),

@@ -67,9 +67,26 @@ export const unclosed: Check = ({ markup }) => {
       return [flaw(markup, element.start, 'markup/self-closed', { name }, [edit])];
     }
     const { culprit, where } = whereItEnds(markup, element);
-    return [flaw(markup, culprit.start, 'markup/unclosed', { name, where })];
+    const at = culprit === element ? endOf(markup, element) : undefined;
+    const edits = at === undefined ? [] : [{ start: at, end: at, text: `</${name}>` }];
+    return [flaw(markup, culprit.start, 'markup/unclosed', { name, where }, edits)];
   });
 };
+
+/**
+ * Where an open element has to end: before the first end tag of one that it stands in. Undefined
+ * where another of its name stands before that, which may be the one that lost its end.
+ */
+function endOf({ elements }: MarkupSource, { name, start, startTag }: MarkupElement) {
+  const ends = elements.flatMap(({ start: begun, endTag }) =>
+    endTag && begun < start && endTag.start >= startTag.end ? [endTag.start] : [],
+  );
+  const end = Math.min(...ends);
+  const isAlone = !elements.some(
+    (one) => one.name === name && one.start > start && one.start < end,
+  );
+  return Number.isFinite(end) && isAlone ? end : undefined;
+}
 
 /**
  * The bare start tag on the line of an open element that was to be its end tag. A heading is ended

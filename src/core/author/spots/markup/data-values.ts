@@ -1,4 +1,5 @@
 import { isSafeAddress } from '../../../model/safe-address.ts';
+import { fileKind } from '../../../text/file-address.ts';
 import type { Atom } from '../atom.ts';
 import { limitsOf } from '../limits.ts';
 import { colorKey } from '../style/values.ts';
@@ -121,10 +122,10 @@ function valueAtom(
   }
   if (text === '' || /^[#.[{]/.test(text) || tree.ids.has(text)) return undefined;
   if (/^(?:true|false)$/.test(text)) return undefined;
-  if (/\.(?:svg|png|jpe?g|gif|webp|avif)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
-    const same = `image ${text}`;
-    const value = { src: text };
-    return { ...about, kind: 'image', value, weight: 0.8, why: 'the address of a picture', same };
+  const kind = isSafeAddress(text) ? fileKind(text) : undefined;
+  if (kind) {
+    const why = `the address of ${kind === 'image' ? 'a picture' : 'an audio or video file'}`;
+    return { ...about, kind, value: { src: text }, weight: 0.8, why, same: `${kind} ${text}` };
   }
   const isShort = /^\/\w{1,3}$/.test(text);
   if (/^(?:https?:\/\/|\.{0,2}\/)\S+$/.test(text) && !isShort) {

@@ -2,6 +2,7 @@ import { literalText, type Syntax } from '../../../compile/script/syntax.ts';
 import type { Json, JsonObject } from '../../../model/json-source.ts';
 import type { KindName } from '../../../model/kinds.ts';
 import { isSafeAddress } from '../../../model/safe-address.ts';
+import { fileKind } from '../../../text/file-address.ts';
 import type { Atom, Section } from '../atom.ts';
 import { limitsOf } from '../limits.ts';
 import { isContent } from '../markup/is-content.ts';
@@ -89,15 +90,11 @@ function textKind(text: string, name: string, isInRow: boolean): LiteralKind | u
     const declares = date === 'date' ? {} : { format: date };
     return { kind: 'date', value: text, section: 'Content', declares, why: 'a date' };
   }
-  if (/\.(?:mp3|wav|ogg|m4a|mp4|webm|mov)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
-    const same = `media ${text}`;
-    const why = 'the address of an audio or video file';
-    return { kind: 'media', value: { src: text }, section: 'Content', member: 'src', why, same };
-  }
-  if (/\.(?:svg|png|jpe?g|gif|webp|avif)(?:[?#]\S*)?$/i.test(text) && isSafeAddress(text)) {
-    const same = `image ${text}`;
-    const why = 'the address of a picture';
-    return { kind: 'image', value: { src: text }, section: 'Content', member: 'src', why, same };
+  const file = isSafeAddress(text) ? fileKind(text) : undefined;
+  if (file) {
+    const why = `the address of ${file === 'image' ? 'a picture' : 'an audio or video file'}`;
+    const about = { section: 'Content', member: 'src', why, same: `${file} ${text}` } as const;
+    return { kind: file, value: { src: text }, ...about };
   }
   // `/mo` is said of a price.
   const isShort = /^\/\w{1,3}$/.test(text) && !/(?:url|href|link|page|to)$/i.test(name);
