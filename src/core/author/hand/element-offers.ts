@@ -74,6 +74,7 @@ export function elementOffers(reading: Reading, { element }: Of<'element'>): Han
         form: 'link',
         does: 'a link around what is in it, where it has an address',
         declared: { kind: 'link', default: {} },
+        isInside: true,
         changes: ({ path }) => {
           const { start, end } = trimmed(written, inner.start);
           const open = `<a km-shell="${path}" href="{~${path}~}">`;

@@ -18,8 +18,12 @@ export function titleOf(name: string, title: string): string {
     : words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** The rows that a place stands in, by the path of their list; '' outside of rows. */
-export function withinRows(mould: Mould, stand: Stand): string {
+/**
+ * The rows that a place stands in, by the path of their list; '' outside of rows.
+ *
+ * @param isInside true for what is made of the content of an element, which may be the row itself
+ */
+export function withinRows(mould: Mould, stand: Stand, isInside = false): string {
   if (!('element' in stand) || !stand.element) return '';
   const { root } = compileMould(mould);
   const lists = new Map(
@@ -28,7 +32,7 @@ export function withinRows(mould: Mould, stand: Stand): string {
       Field,
     ])[],
   );
-  const start = stand.as === 'element' ? stand.element.parent : stand.element;
+  const start = stand.as === 'element' && !isInside ? stand.element.parent : stand.element;
   for (let one: TreeElement | undefined = start; one; one = one.parent) {
     const path = one.attributes.get('km-each')?.text.trim() ?? '';
     if (lists.has(path)) return path;

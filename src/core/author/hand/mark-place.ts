@@ -22,6 +22,7 @@ import { asked, freeName, titleOf, withinRows } from './hand-names.ts';
 import { type Joint, joined } from './join.ts';
 import { listByHand } from './list-by-hand.ts';
 import type { HandOffer, HandPath } from './offer.ts';
+import { withOpenRows } from './open-rows.ts';
 import { type Place, positionOf, readPlace, readPlaces } from './place.ts';
 import { elementsIn, type Reading, type Stand, standAt } from './stand.ts';
 import { valueOffers } from './value-offers.ts';
@@ -133,7 +134,15 @@ export function markPlace(mould: Mould, place: string, marking: Marking = {}): M
   if (joint) return joined(mould, reading, stand, joint, marking.form);
   const offer = offerFor(mould, reading, stand, marking);
   const words = wordsFor(mould, reading, stand);
-  const rows = withinRows(mould, stand);
+  const rows = withinRows(mould, stand, offer.isInside);
+  // Rows that are nothing but one value get members first, and the place moves with that.
+  if (rows !== '' && keysOf(mould, `${rows}.x`) === undefined) {
+    const opened = withOpenRows(mould, rows);
+    return markPlace(opened, movedPlace(mould, opened, { in: stand.in, ...stand.range }), {
+      ...marking,
+      form: offer.form,
+    });
+  }
   const field = asked(mould, rows, marking.field) ?? freeName(mould, rows, words.name);
   const declared = withOptions(offer, marking);
   const title =

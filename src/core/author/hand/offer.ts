@@ -17,6 +17,8 @@ export interface HandOffer {
   readonly does: string;
   /** The declaration, without a title. */
   readonly declared: JsonObject;
+  /** True for what is made of the content of an element, in each row where that is one. */
+  readonly isInside?: true;
   /** What the change fills. */
   readonly changes: (to: HandPath) => readonly HandChange[];
 }

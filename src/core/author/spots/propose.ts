@@ -36,6 +36,7 @@ import { askedIn, tiedIn, tiesBetween } from './same/tied.ts';
 import { lookAtScript } from './script/detector.ts';
 import { scriptDetectors } from './script/detectors.ts';
 import { writtenBy } from './script/written.ts';
+import { classVariantsIn } from './style/class-variants.ts';
 import { type StyleLook, styledIn } from './style/detector.ts';
 import { styleDetectors } from './style/detectors.ts';
 import { nothingMatches, notRuledBy } from './style/rules-all.ts';
@@ -64,6 +65,7 @@ export function propose(
     isOwnClass: (name) => style.classes.has(name) || isInScript(name),
     isLaidOut: laidOutBy(style),
     isWritten: writtenBy(script),
+    variantsOf: classVariantsIn(style, tree, isInScript),
     isHook: (attribute) => mould.script.includes(`[${attribute}`),
     asked: (attribute) =>
       [...mould.style.matchAll(new RegExp(`\\[${attribute}=["']?([\\w-]+)`, 'g'))].map(

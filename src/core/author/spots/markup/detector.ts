@@ -2,6 +2,7 @@ import { blankBefore } from '../../../text/blanks.ts';
 import type { Atom, Mark, Spoken } from '../atom.ts';
 import { replaced } from '../atom.ts';
 import type { Written } from '../script/written.ts';
+import type { ClassVariants } from '../style/class-variants.ts';
 import type { Tree, TreeAttribute, TreeElement } from '../tree.ts';
 
 /** What detectors in markup may ask about. */
@@ -17,6 +18,8 @@ export interface MarkupLook {
   readonly isLaidOut: (element: TreeElement) => boolean;
   /** True for an attribute that the script looks elements up by. */
   readonly isHook: (attribute: string) => boolean;
+  /** Other classes that the sheet has for elements with one. */
+  readonly variantsOf: (name: string) => ClassVariants | undefined;
   /** The values of an attribute that selectors of style ask for on the roots. */
   readonly asked: (attribute: string) => readonly string[];
 }

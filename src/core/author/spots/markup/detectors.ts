@@ -1,4 +1,5 @@
 import { attributeTexts } from './attribute-texts.ts';
+import { classChoices } from './class-choices.ts';
 import { dataValues } from './data-values.ts';
 import { dateTimes } from './date-times.ts';
 import type { MarkupDetector } from './detector.ts';
@@ -35,5 +36,6 @@ export const markupDetectors: readonly MarkupDetector[] = [
   dataValues,
   styleValues,
   drawnColors,
+  classChoices,
   headingLevels,
 ];
