@@ -9,6 +9,7 @@ import { collected } from './command.ts';
 export interface CastArguments {
   readonly fill: readonly string[];
   readonly below: readonly string[];
+  readonly slot: readonly string[];
   readonly sample?: string;
   readonly id?: string;
   readonly as: string;
@@ -39,6 +40,7 @@ export function addCastOptions(command: Command): Command {
       collected,
       [],
     )
+    .option('--slot <name=file>', 'HTML, or a cast, to put into a slot (repeatable)', collected, [])
     .option('--sample <name>', 'a sample of the mould: default, long, bare or one of its own')
     .option('--id <id>', 'id of the cast (default: made from its mould and values)')
     .option('--as <form>', `form of delivery: ${formNames.join(', ')}, pack`, 'block')

@@ -33,6 +33,8 @@ export interface SubjectOptions {
   readonly sample?: string | undefined;
   /** `WIDTH:PATH=VALUE`, for viewports narrower than that. */
   readonly below?: readonly string[] | undefined;
+  /** `NAME=FILE`: markup, or a cast, for a slot. */
+  readonly slot?: readonly string[] | undefined;
 }
 
 /** Values from a file that a command names, with where each stands. */
@@ -50,7 +52,7 @@ interface ValuesFile {
 export async function readSubject(
   path: string,
   fills: readonly string[],
-  { sample, below = [] }: SubjectOptions = {},
+  { sample, below = [], slot = [] }: SubjectOptions = {},
 ): Promise<Subject> {
   const given = path.endsWith('.json') ? await readValues(path) : undefined;
   const folder = given ? await mouldOf(path, given.cast) : path;
@@ -60,6 +62,7 @@ export async function readSubject(
   if (sample !== undefined) filled.takeSample(mould, sample);
   for (const fill of fills) await filled.add(fill);
   for (const one of below) filled.addBelow(one);
+  for (const one of slot) await filled.addContent(one);
   const bases = [given ? dirname(path) : '.', dirname(folder)];
   const read = await readPlacedMoulds([filled.cast], bases);
   const placed = new Map([...read].map(([name, one]) => [name, one.mould]));
@@ -134,6 +137,17 @@ class Filling {
     const filled = fillValue(this.compiled.root, isJsonObject(before) ? before : {}, path, typed);
     if (filled.finding) throw new Refusal(filled.finding);
     this.cast = { ...this.cast, below: { ...below, [width]: filled.values } };
+  }
+
+  async addContent(given: string): Promise<void> {
+    const [, name = '', path = ''] = /^([A-Za-z][\w-]*)=(.+)$/s.exec(given) ?? [];
+    const what = `--slot must be NAME=FILE, such as notes=notes.html, not ${given}.`;
+    if (name === '') throw new Refusal(finding('call/usage', { what, command: 'cast' }));
+    const content = path.endsWith('.json')
+      ? (await readValues(path)).cast
+      : { markup: (await readText(path)).text.trim() };
+    const { slots = {} } = this.cast;
+    this.cast = { ...this.cast, slots: { ...slots, [name]: [...(slots[name] ?? []), content] } };
   }
 
   private take({ cast, placeOf, findings }: ValuesFile): void {

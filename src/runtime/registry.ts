@@ -38,6 +38,10 @@ export interface MouldCode {
   readonly libraries?: readonly string[];
   /** Names that handlers in markup of the script's own call. */
   readonly shared?: readonly string[];
+  /** Names of its fields that hold selectors of elements of the host. */
+  readonly targets?: readonly string[];
+  /** Types of events that all its casts hear, whichever said them. */
+  readonly events?: readonly string[];
   /** What its values are where a cast came without any. */
   readonly values?: unknown;
   /** @param reach the window it finds its names in */
@@ -68,6 +72,8 @@ export interface Running {
   readonly id: string;
   /** What its ids end with; empty in a shadow root. */
   readonly suffix: string;
+  /** What its fields hold. */
+  readonly values: Readonly<Record<string, unknown>> | undefined;
   /** False for what is placed in a slot: it is the host's, or of another cast. */
   readonly owns: (element: Element) => boolean;
   /** Called when something of the page has changed, while the cast is in it. */
@@ -98,7 +104,7 @@ export interface Confinement {
   /** What elements are looked up in. */
   readonly within: HTMLElement;
   /** All elements of the cast that a selector of the author's finds. */
-  readonly all: (selector: string) => ListOfElements;
+  all: (selector: string) => ListOfElements;
   /** Members of the cast's own document and window. */
   readonly doc: Record<string, unknown>;
   readonly win: Record<string, unknown>;
@@ -138,7 +144,8 @@ export type Added =
   | 'frames'
   | 'elements'
   | 'evals'
-  | 'radios';
+  | 'radios'
+  | 'targets';
 
 /** One a page: what all casts on it share. Every part is there once, whichever block brought it. */
 export interface Registry extends Record<Added, (to: Confinement) => void> {

@@ -137,8 +137,8 @@ async function readSubjects(
   paths: readonly string[],
   options: CastArguments,
 ): Promise<readonly Subject[]> {
-  const { fill, below, sample, id } = options;
-  if (paths.length > 1 && ((fill.length > 0 || below.length > 0 || sample) ?? id)) {
+  const { fill, below, slot, sample, id } = options;
+  if (paths.length > 1 && ((fill.length + below.length + slot.length > 0 || sample) ?? id)) {
     const what = 'Values, a sample or an id can only be given for one cast at a time.';
     throw new Refusal(finding('call/usage', { what, command: 'cast' }));
   }

@@ -106,6 +106,8 @@ function aboutCode(cast: Cast): string {
   const values = script && readOf(defaults, script);
   return toScriptData({
     ...(script && script.shared.length > 0 ? { shared: script.shared } : {}),
+    ...(script && script.targets.length > 0 ? { targets: script.targets } : {}),
+    ...(script && script.events.length > 0 ? { events: script.events } : {}),
     ...(needs.length > 0 ? { needs } : {}),
     ...(adds.length > 0 ? { adds } : {}),
     ...(document && document.length > 0 ? { document: document.join(' ') } : {}),

@@ -40,6 +40,7 @@ export const manifestSchema = {
     },
     reaches: { type: 'array', items: { type: 'string' } },
     within: { type: 'array', items: { type: 'string' } },
+    sharedEvents: { type: 'array', items: { type: 'string' } },
     fonts: {
       type: 'array',
       items: {

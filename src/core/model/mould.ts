@@ -50,6 +50,8 @@ export interface Manifest {
   readonly reaches?: readonly string[];
   /** Names of what it may only stand in. */
   readonly within?: readonly string[];
+  /** Types of events of its document and window that all its casts on a page hear. */
+  readonly sharedEvents?: readonly string[];
   readonly slots?: Readonly<Record<string, Slot>>;
   /** What it counts on the host for. */
   readonly needs?: {

@@ -1,8 +1,12 @@
-(function ($) {
+(($) => {
   $.fn.inview = function (told) {
     return this.each(function () {
-      var el = this;
-      new IntersectionObserver(function (all) { if (all[0].isIntersecting) told(el); }, { threshold: .5 }).observe(el);
+      new IntersectionObserver(
+        (all) => {
+          if (all[0].isIntersecting) told(this);
+        },
+        { threshold: 0.5 },
+      ).observe(this);
     });
   };
 })(jQuery);

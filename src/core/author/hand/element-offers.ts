@@ -69,6 +69,15 @@ export function elementOffers(reading: Reading, { element }: Of<'element'>): Han
           { in: 'template', ...trimmed(written, inner.start), parts: [`{~${path}~}`] },
         ],
       },
+    isPlain &&
+      endTag !== undefined && {
+        form: 'markup',
+        does: 'all that is in it as markup of any kind, such as an embed code',
+        declared: { kind: 'markup', default: written.trim() },
+        changes: ({ path }) => [
+          { in: 'template', ...trimmed(written, inner.start), parts: [`{~${path}~}`] },
+        ],
+      },
     endTag !== undefined &&
       isLinkable(element) && {
         form: 'link',

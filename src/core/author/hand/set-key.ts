@@ -13,12 +13,12 @@ import { eachOnce, fontsAt } from '../library/fonts.ts';
 
 /** Keys of mould.json that are set as a whole or by a key below them. */
 const words = new Set(['title', 'version', 'shelf', 'summary']);
-const lists = new Set(['reaches', 'within']);
+const lists = new Set(['reaches', 'within', 'sharedEvents']);
 const objects = new Set(['origin', 'needs', 'slots']);
 
 /** Keys whose values are lists of words, wherever they stand. */
 const wordLists =
-  /^(?:reaches|within|needs\.\w+|slots\.[^.]+\.accepts|fields\..*\.(?:wasNamed|classes|enum))$/;
+  /^(?:reaches|within|sharedEvents|needs\.\w+|slots\.[^.]+\.accepts|fields\..*\.(?:wasNamed|classes|enum))$/;
 
 /**
  * Sets a key of mould.json: of the mould, such as `title` or `widths`; of a field, `fields.gap.title`

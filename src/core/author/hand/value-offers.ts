@@ -104,6 +104,7 @@ function cssOffers(reading: Reading, stand: Of<'value'>): HandOffer[] {
       ? [{ ...declaring('typeface', { family: value }), changes: bound((one) => one, '-family') }]
       : []),
     ...(found && !isFont ? [{ ...declaring(found, valueAs(found, value)), changes: bound() }] : []),
+    ...proportional(value, stand, bound),
     ...(digits !== undefined && found === undefined
       ? [{ ...declaring('number', Number(digits), { unit: unit as string }), changes: bound() }]
       : []),
@@ -112,6 +113,30 @@ function cssOffers(reading: Reading, stand: Of<'value'>): HandOffer[] {
       : []),
     { ...choosing(value, keywords), changes: bound() },
   ];
+}
+
+/** Several lengths as one: the first is the field's, the others stay in proportion to it. */
+function proportional(
+  value: string,
+  stand: Of<'value'>,
+  bound: (around: (spoken: string) => string) => HandOffer['changes'],
+): HandOffer[] {
+  const parts = value.split(/\s+/);
+  const lengths = parts.map((one) => /^(-?(?:\d+\.?\d*|\.\d+))(px|r?em|ch|vw|vh)?$/.exec(one));
+  const [first] = lengths;
+  const [, size = '0', unit] = first ?? [];
+  const isOfOneUnit = lengths.every((one) => one && (one[2] === unit || one[0] === '0'));
+  if (stand.in !== 'style' || parts.length < 2 || !unit || Number(size) === 0 || !isOfOneUnit)
+    return [];
+  const around = (spoken: string) =>
+    lengths
+      .map((one) => {
+        const own = one?.[1] ?? '0';
+        if (Number(own) === 0) return '0';
+        return own === size ? spoken : `calc(${spoken} * ${own} / ${size})`;
+      })
+      .join(' ');
+  return [{ ...declaring('length', parts[0] ?? ''), changes: bound(around) }];
 }
 
 function isInString(source: string, { range, whole }: Of<'value'>): boolean {

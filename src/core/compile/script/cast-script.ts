@@ -1,4 +1,5 @@
 import MagicString from 'magic-string';
+import { isJsonObject, type JsonObject } from '../../model/json-source.ts';
 import type { Library, Mould } from '../../model/mould.ts';
 import type { PageNames } from '../style/page-names.ts';
 import type { InlineHandler } from '../template/inline-handlers.ts';
@@ -33,6 +34,10 @@ export interface CastScript {
   readonly parts: readonly string[];
   /** What its own document and window are made of. */
   readonly reach: Pick<Confining, 'adds' | 'document' | 'window'>;
+  /** Names of fields that hold selectors of elements of the host. */
+  readonly targets: readonly string[];
+  /** Types of events that all casts of the mould hear. */
+  readonly events: readonly string[];
   /** False where it does not speak of `mould`, so that no values need to go with it. */
   readonly needsValues: boolean;
   /** What it changes, shares or does of the page around its casts, as it is written. */
@@ -105,6 +110,7 @@ export function castScript(setting: ScriptSetting): CastScript {
   const all = [script, spoken, ...libraries.map(({ text }) => text)].join('\n');
   const hasJquery = asksForJquery(mould) || bringsJquery(script);
   const far = farScripts(mould);
+  const targets = read.usesMould ? targetsOf(mould) : [];
   const {
     parts: confining,
     adds,
@@ -121,6 +127,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     hasIds,
     hasAttributes: mould.manifest.page !== undefined,
     hasSlots: /\skm-slot\s*=/.test(mould.template),
+    hasTargets: targets.length > 0,
   });
   return {
     code,
@@ -143,10 +150,20 @@ export function castScript(setting: ScriptSetting): CastScript {
       confining,
     ),
     reach: { adds, ...members },
+    targets,
+    events: mould.manifest.sharedEvents ?? [],
     needsValues: read.usesMould || asksForValues(spoken),
     effects: effectsOf(use),
     reads: valuesRead(parsed, script, handlers),
   };
+}
+
+/** Fields that name elements of the host. */
+function targetsOf({ manifest }: Mould): string[] {
+  const { properties } = manifest.fields as JsonObject;
+  return Object.entries((properties ?? {}) as JsonObject).flatMap(([name, declared]) =>
+    isJsonObject(declared) && declared.kind === 'target' ? [name] : [],
+  );
 }
 
 /** Names that the code of inline handlers speaks of. */

@@ -34,6 +34,8 @@ export interface ConfiningSource {
   /** Names that the script itself declares. */
   readonly own: ReadonlySet<string>;
   readonly hasSlots: boolean;
+  /** True where fields hold selectors of elements of the host. */
+  readonly hasTargets: boolean;
   /** True where the root has attributes of the author's body. */
   readonly hasAttributes: boolean;
 }
@@ -97,6 +99,7 @@ export function confiningOf(source: ConfiningSource): Confining {
     isGiven,
     hasIds,
     hasSlots,
+    hasTargets,
     own,
     hasAttributes,
   } = source;
@@ -114,6 +117,7 @@ export function confiningOf(source: ConfiningSource): Confining {
     if (/DOMContentLoaded|\bload\b|onload|ready|pageshow/.test(all)) needed.add('late');
   }
   if (hasSlots) needed.add('slotted');
+  if (hasTargets) needed.add('targets');
   if (isGiven) needed.add('given');
   if (/\bdocument\.scripts?At\(/.test(code)) needed.add('scripts');
   if (bringsJquery(all)) needed.add('bundled');

@@ -1,5 +1,6 @@
 /** Parts that add to the document and window of a cast, in the order in which they do. */
 export const addingParts = [
+  'targets',
   'slotted',
   'given',
   'bundled',

@@ -29,7 +29,8 @@ export const handWording = {
   'hand/bound-already': {
     level: 'error',
     message: ({ place }: { place: string }) => `A field fills ${place} already.`,
-    hint: () => 'Take it back there first with --clear, or drop the field.',
+    hint: () =>
+      'Make it a field of its own with --split, take it back there with --clear, or drop the field.',
   },
   'hand/no-form': {
     level: 'error',

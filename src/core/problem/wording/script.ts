@@ -89,6 +89,13 @@ export const scriptWording = {
       `The script listens to events of the whole page (${events}), including those outside the widget.`,
     hint: () => 'Listen on mould.root if events inside the widget are enough.',
   },
+  'script/own-event': {
+    level: 'note',
+    message: ({ event }: { event: string }) =>
+      `The script sends itself ${event} through the page. Each cast hears its own, not those of the others.`,
+    hint: ({ event }: { event: string }) =>
+      `If all casts of the page are to hear it, run keen-mould set with sharedEvents+=${event}.`,
+  },
   'script/accidental-global': {
     level: 'note',
     message: ({ name }: { name: string }) =>

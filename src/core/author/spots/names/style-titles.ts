@@ -1,5 +1,6 @@
 import type { Proposal } from '../atom.ts';
 import type { Styled } from '../style/detector.ts';
+import type { TreeElement } from '../tree.ts';
 import { commentAt } from './comment-words.ts';
 import { isPressed } from './pressed.ts';
 import type { TitleLook } from './titles.ts';
@@ -91,15 +92,19 @@ function measured(property: string, uses: readonly Styled[], look: TitleLook): s
 function shownTitles(
   { declaration, subject }: Styled,
   own: readonly string[],
-  { tree, styled, words }: TitleLook,
+  look: TitleLook,
 ): string[] {
-  if (!/[\p{L}\p{N}]/u.test(declaration.value.replace(/\\[\da-f]+/gi, ''))) return ['separator'];
+  const { tree, styled, words } = look;
+  const isSign = !/[\p{L}\p{N}]/u.test(declaration.value.replace(/\\[\da-f]+/gi, ''));
   const element = styledElement(subject, tree);
-  const role = element && isPressed(element, styled) ? ['button text'] : [];
+  // A sign between things that repeat keeps them apart.
+  if (isSign && element && look.rows?.some(({ row }) => isIn(element, row))) return ['separator'];
+  const what = isSign ? 'sign' : 'text';
+  const role = element && isPressed(element, styled) ? [`button ${what}`] : [];
   const around = [...aroundWords(declaration, words).reverse(), ...own].map(
-    (said) => `${said} text`,
+    (said) => `${said} ${what}`,
   );
-  return [...role, ...around, 'text'];
+  return [...role, ...around, what];
 }
 
 /** What a selector says before its last compound and within it. */
@@ -119,12 +124,14 @@ export function styledElement({ classes, id, type }: Styled['subject'], tree: Ti
   );
 }
 
+function isIn(element: TreeElement, row: TreeElement): boolean {
+  return row.start <= element.start && element.end <= row.end;
+}
+
 /** What the row of a list is called that all a rule styles stands in; '' for none. */
 function rowNounOf({ subject }: Styled, { tree, rows = [] }: TitleLook): string {
   const element = styledElement(subject, tree);
-  const around = rows.filter(
-    ({ row }) => element && row.start <= element.start && element.end <= row.end,
-  );
+  const around = rows.filter(({ row }) => element && isIn(element, row));
   return around.at(-1)?.noun ?? '';
 }
 
