@@ -1,24 +1,9 @@
 import type { Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
+import { type File, type Mark, mark } from '../support/marking.ts';
 import { go, pasteIn, said, withWorkbench } from '../support/workbench.ts';
 
 const { opened } = withWorkbench();
-
-type File = 'template.html' | 'style.css' | 'script.js';
-
-/** A place that is clicked in the code, and what is made of it. */
-interface Mark {
-  readonly file?: File;
-  /** The text clicked; with `to`, selected from its start to the end of that. */
-  readonly text: string;
-  readonly to?: string;
-  /** Which of several such texts, from 0. */
-  readonly nth?: number;
-  readonly form?: string;
-  readonly name?: string;
-  readonly options?: string;
-  readonly into?: string;
-}
 
 /** A job of a site builder, done with clicks alone. */
 interface Job {
@@ -186,66 +171,6 @@ const jobs: Readonly<Record<string, Job>> = {
     has: { 'template.html': ['km-each="blocks"', '{~blocks.text~}'] },
   },
 };
-
-/** Where a text stands on the screen, brought into sight first. */
-async function spotOf(page: Page, text: string, nth: number) {
-  return page.locator('.code .cm-content').evaluate(
-    (content, [wanted, at]) => {
-      const walker = document.createTreeWalker(content, NodeFilter.SHOW_TEXT);
-      const nodes: { node: Node; start: number }[] = [];
-      let all = '';
-      while (walker.nextNode()) {
-        const node = walker.currentNode;
-        nodes.push({ node, start: all.length });
-        all += node.textContent;
-      }
-      let start = all.indexOf(wanted);
-      for (let left = at; left > 0; left -= 1) start = all.indexOf(wanted, start + 1);
-      if (start < 0) throw new Error(`${wanted} is not in the code`);
-      const pointOf = (offset: number, isEnd: boolean) => {
-        const found = nodes.findLast((one) => one.start < offset + (isEnd ? 0 : 1)) as {
-          node: Node;
-          start: number;
-        };
-        return [found.node, offset - found.start] as const;
-      };
-      const range = document.createRange();
-      range.setStart(...pointOf(start, false));
-      range.setEnd(...pointOf(start + wanted.length, true));
-      range.startContainer.parentElement?.scrollIntoView({ block: 'center' });
-      const boxes = [...range.getClientRects()];
-      const [first, last] = [boxes[0] as DOMRect, boxes.at(-1) as DOMRect];
-      return {
-        start: [first.left + 1, first.top + first.height / 2] as const,
-        middle: [first.left + first.width / 2, first.top + first.height / 2] as const,
-        end: [last.right - 1, last.top + last.height / 2] as const,
-      };
-    },
-    [text, nth] as const,
-  );
-}
-
-async function mark(page: Page, { file = 'template.html', text, to, nth = 0, ...made }: Mark) {
-  const files = page.locator('.code .pick select').first();
-  await files.selectOption(file);
-  const first = await spotOf(page, text, nth);
-  if (to === undefined) await page.mouse.click(...first.middle);
-  else {
-    const last = await spotOf(page, to, 0);
-    await page.mouse.move(...(await spotOf(page, text, nth)).start);
-    await page.mouse.down();
-    await page.mouse.move(last.end[0] + 1, last.end[1], { steps: 4 });
-    await page.mouse.up();
-  }
-  const offer = page.locator('.code .offer');
-  const { form, name, options, into } = made;
-  if (form) await offer.getByLabel('What it becomes').selectOption(form);
-  if (into) await offer.getByLabel('Or fill it by').selectOption(into);
-  else await offer.getByLabel('Name, or condition').fill(name ?? '');
-  if (options) await offer.getByLabel('Choices, with commas').fill(options);
-  await offer.getByRole('button', { name: 'Make it a field' }).click();
-  await offer.waitFor({ state: 'detached' });
-}
 
 /** The code of a file once it is shown; an empty one has a line of nothing. */
 async function codeOf(page: Page, file: File): Promise<string> {

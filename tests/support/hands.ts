@@ -1,65 +1,134 @@
 import type { Page } from 'playwright-core';
-import { go } from './workbench.ts';
+import { expect } from 'vitest';
+import { type Mark, mark } from './marking.ts';
+import { go, pasteIn, said } from './workbench.ts';
 
-/** A person's hands in the workbench: each click is counted. */
+/** What `The host takes` has, with the parts that it gives. */
+const forms = {
+  block: ['Where the widget goes'],
+  panes: ['Where the widget goes', 'Style', 'Script'],
+  frame: ['Where the widget goes'],
+} as const;
+
+/** A person's hands in the workbench: every click and every choice is counted. */
 export class Hands {
   readonly page: Page;
+  /** What was typed into the form. */
+  readonly filled: string[] = [];
   clicks = 0;
+  private isMarking = false;
+  private at = 'Paste';
 
   constructor(page: Page) {
     this.page = page;
   }
 
-  /** Clicks into the box and pastes. */
   async paste(text: string): Promise<void> {
     this.clicks += 1;
-    await this.page.locator('.cm-content').first().click();
-    await this.page.keyboard.press('Control+a');
-    await this.page.evaluate((words) => navigator.clipboard.writeText(words), text);
-    await this.page.keyboard.press('Control+v');
-  }
-
-  /** Goes to one of the four steps. */
-  async step(name: 'Paste' | 'Fields' | 'Try' | 'Get the code'): Promise<void> {
-    this.clicks += 1;
-    await go(this.page, name);
-  }
-
-  /** Presses a button by what is written on it. */
-  async press(name: string | RegExp): Promise<void> {
-    this.clicks += 1;
-    await this.page.getByRole('button', { name }).first().click();
-  }
-
-  /** Clicks into a box of the form and types over what is in it. */
-  async fill(label: string | RegExp, text: string): Promise<void> {
-    this.clicks += 1;
-    await this.page.locator('km-form').getByLabel(label).first().fill(text);
-  }
-
-  /** The code of the form of delivery that is chosen. */
-  async code(): Promise<string> {
-    await this.press(/^Copy/);
-    return this.page.evaluate(() => navigator.clipboard.readText());
+    await pasteIn(this.page, text);
   }
 
   /** Takes only some elements of the page that was pasted. */
   async only(selector: string): Promise<void> {
     this.clicks += 1;
-    await this.page.getByLabel(/selector/i).fill(selector);
+    const box = this.page.getByLabel(/Take only these elements/);
+    await box.fill(selector);
+    await box.press('Enter');
+    await this.isDone();
   }
 
-  /** Lets everything be mended that can be. */
+  /** Lets what is broken be mended. */
   async mend(): Promise<void> {
-    await this.press(/^Fix/);
+    await this.press('Fix it');
   }
 
-  /** From the paste to the code: all that is recommended, some values, the code. */
-  async usual(values: Readonly<Record<string, string>>): Promise<void> {
+  async press(name: string | RegExp): Promise<void> {
+    this.clicks += 1;
+    await this.page.getByRole('button', { name }).first().click();
+  }
+
+  async step(name: 'Paste' | 'Fields' | 'Try' | 'Get the code'): Promise<void> {
+    this.clicks += 1;
+    this.at = name;
+    await go(this.page, name);
+  }
+
+  /** Goes to the fields and takes all that is recommended. */
+  async takeRecommended(): Promise<void> {
     await this.step('Fields');
-    await this.press(/recommended$/);
+    await this.press(/^Take \d+ recommended$/);
+    await expect.poll(() => said(this.page)).toMatch(/fields? made/);
+  }
+
+  /** Takes one proposal that is not recommended. */
+  async take(title: string): Promise<void> {
+    await this.press(`Make a field: ${title}`);
+    await this.page
+      .getByRole('button', { name: `Make a field: ${title}` })
+      .waitFor({ state: 'detached' });
+  }
+
+  /** Makes a field of a place by clicking it in the code. */
+  async mark(one: Mark): Promise<void> {
+    if (!this.isMarking) {
+      this.clicks += 1;
+      await this.page.getByText('Select a place in the code yourself').click();
+      this.isMarking = true;
+    }
+    const { file, form, name, into, options } = one;
+    this.clicks += 2 + [file, form, name, into, options].filter(Boolean).length;
+    await mark(this.page, one);
+  }
+
+  /** Says something of the widget itself. */
+  async about(label: string, value: string): Promise<void> {
+    this.clicks += 2;
+    await this.page.getByText('The widget itself').click();
+    const line = this.page.locator('.about').getByLabel(label, { exact: true });
+    await line.fill(value);
+    await line.press('Enter');
+    await expect.poll(() => line.inputValue()).toBe(value);
+  }
+
+  /** Types into the form, each box with a click. */
+  async fill(values: Readonly<Record<string, string>>): Promise<void> {
     await this.step('Try');
-    for (const [label, value] of Object.entries(values)) await this.fill(label, value);
-    await this.step('Get the code');
+    for (const [label, value] of Object.entries(values)) {
+      this.clicks += 1;
+      this.filled.push(value);
+      await this.page.locator('km-form').getByLabel(label, { exact: true }).first().fill(value);
+    }
+  }
+
+  /** The code for the host, copied. */
+  async code(form: keyof typeof forms = 'block'): Promise<string> {
+    if (this.at !== 'Get the code') await this.step('Get the code');
+    if (form !== 'block') {
+      this.clicks += 1;
+      await this.page.getByLabel('The host takes').selectOption(form);
+    }
+    const texts: Record<string, string> = {};
+    for (const part of forms[form]) {
+      await this.press(`Copy: ${part}`);
+      await expect.poll(() => said(this.page)).toBe(`${part}: copied.`);
+      texts[part] = await this.page.evaluate(() => navigator.clipboard.readText());
+    }
+    const { Style = '', Script = '' } = texts;
+    const style = Style && `<style>${Style}</style>`;
+    return `${style}${texts['Where the widget goes']}${Script && `<script>${Script}</script>`}`;
+  }
+
+  /** From the paste to the code in the usual way. */
+  async usual(
+    values: Readonly<Record<string, string>>,
+    form?: keyof typeof forms,
+  ): Promise<string> {
+    await this.takeRecommended();
+    await this.fill(values);
+    return this.code(form);
+  }
+
+  private async isDone(): Promise<void> {
+    await this.page.waitForTimeout(300);
   }
 }

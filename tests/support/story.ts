@@ -21,16 +21,10 @@ export interface Story {
   readonly commands: readonly string[];
   /** The same last command for further copies, with other values. */
   readonly copies: readonly string[];
-  /** What is done in the workbench for one copy, in twelve clicks at most. */
-  readonly clicks: (hands: Hands) => Promise<void>;
-  /** The form that the host takes; a block where nothing is said. */
-  readonly form?: 'block' | 'panes' | 'frame';
+  /** What is done in the workbench after the paste, in twelve clicks at most: the code of a copy. */
+  readonly clicks: (hands: Hands) => Promise<string>;
   /** What holds on the host's page with all copies on it. */
   readonly check: (page: Page) => Promise<void>;
-  /** What holds with the copy from the workbench by itself. */
-  readonly checkOne?: (page: Page) => Promise<void>;
-  /** Points of isolation that do not hold for a reason that the story names. */
-  readonly shared?: readonly string[];
 }
 
 export const jobsHome = fileURLToPath(new URL('../jobs/', import.meta.url));

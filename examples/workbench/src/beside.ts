@@ -47,7 +47,7 @@ export function warmUp(): void {
 export function ask<Name extends keyof Calls>(
   call: Name,
   ...given: Parameters<Calls[Name]>
-): Promise<ReturnType<Calls[Name]>> {
+): Promise<Awaited<ReturnType<Calls[Name]>>> {
   count += 1;
   const id = count;
   return new Promise((resolve, reject) => {

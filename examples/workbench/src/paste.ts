@@ -2,12 +2,14 @@ import {
   checkMould,
   type Finding,
   fixMould,
+  type ImportOptions,
   importSnippet,
   type Mould,
   Refusal,
   replaceSnippet,
   type SnippetPiece,
 } from 'keen-mould';
+import { compilers } from './compilers.ts';
 import type { Work } from './state.ts';
 
 /** What became of a paste. */
@@ -72,8 +74,8 @@ function fresh(
 }
 
 /** What of a paste is taken, as an import is told. */
-function partOf(only: string | undefined): { readonly only?: string } {
-  return only ? { only } : {};
+function partOf(only: string | undefined): ImportOptions {
+  return only ? { only, compilers } : { compilers };
 }
 
 /** A name after the title of a page, or the first class in it. */

@@ -1,4 +1,5 @@
 import type { Finding, Mould, SnippetPiece, Spot } from 'keen-mould';
+import { loadCompiler } from './compilers.ts';
 import { type Bound, proposalsIn, takeSpots } from './fields.ts';
 import { boundOnTrial, type OnTrial } from './in-frames.ts';
 import { faultsOf, fixed, type Pasted, paste, saidOf } from './paste.ts';
@@ -18,8 +19,13 @@ export const calls = {
     const pasted = paste(nothing, [{ name: 'paste.html', text }]);
     if ('work' in pasted && pasted.work.mould) faultsOf(pasted.work.mould);
   },
-  paste: (before: Work, pieces: readonly SnippetPiece[], name?: string): Pasted =>
-    paste(before, pieces, name),
+  paste: async (before: Work, pieces: readonly SnippetPiece[], name?: string): Promise<Pasted> => {
+    const pasted = paste(before, pieces, name);
+    const [first] = 'refused' in pasted ? pasted.refused : [];
+    const missing = first?.code === 'call/no-package' ? String(first.data?.name) : '';
+    const isThereNow = missing !== '' && (await loadCompiler(missing));
+    return isThereNow ? paste(before, pieces, name) : pasted;
+  },
   faults: (mould: Mould, pieces: readonly SnippetPiece[], only: string): readonly Finding[] => [
     ...saidOf(pieces, only),
     ...faultsOf(mould),

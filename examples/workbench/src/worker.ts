@@ -7,11 +7,11 @@ interface Asked {
   readonly given: readonly unknown[];
 }
 
-self.addEventListener('message', ({ data }: MessageEvent<Asked>) => {
+self.addEventListener('message', async ({ data }: MessageEvent<Asked>) => {
   const { id, call, given } = data;
   try {
     const run = calls[call] as (...given: readonly unknown[]) => unknown;
-    postMessage({ id, result: run(...given) });
+    postMessage({ id, result: await run(...given) });
   } catch (error) {
     postMessage({ id, error: error instanceof Error ? error.message : String(error) });
   }

@@ -3,7 +3,6 @@ import type { Story } from '../../support/story.ts';
 
 export const story: Story = {
   title: 'A before and after comparison in the three boxes of a host, three on a page',
-  form: 'panes',
   commands: [
     'keen-mould import paste.html --name roof --bind',
     'keen-mould cast roof --as panes --id one --out one',
@@ -12,9 +11,8 @@ export const story: Story = {
     'keen-mould cast roof --as panes --id two --fill start=20 --fill width=400px --fill height=240px --out two',
     'keen-mould cast roof --as panes --id three --fill tagL=Then --fill tagR=Now --fill handleBackground=#0a9396 --out three',
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Start: '20', Width: '400px', Height: '240px' });
-  },
+  clicks: (hands) =>
+    hands.usual({ Start: '20', 'Maximum width': '400px', Height: '240px' }, 'panes'),
   check: async (page) => {
     const parts = page.locator('.ba-top');
     const shown = () =>

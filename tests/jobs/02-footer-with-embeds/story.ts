@@ -13,7 +13,11 @@ export const story: Story = {
     'keen-mould cast next-foot --id two --fill heading="Where we are" --fill place=77 --fill frameAddress=https://maps.example/embed?place=quay --out two.html',
   ],
   clicks: async (hands) => {
-    await hands.usual({ Heading: 'Where we are', Place: '77' });
+    await hands.takeRecommended();
+    await hands.fill({ Place: '77' });
+    await hands.step('Get the code');
+    await hands.press('Add to the rack');
+    return hands.code();
   },
   check: async (page) => {
     const feet = page.locator('.site-foot');

@@ -3,7 +3,6 @@ import type { Story } from '../../support/story.ts';
 
 export const story: Story = {
   title: 'A strip of words for a host that takes an iframe of fixed height, pinned to the top',
-  form: 'frame',
   commands: [
     'keen-mould import paste.html --name strip --bind',
     'keen-mould cast strip --as frame --height 44 --id top --out top.html',
@@ -11,9 +10,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast strip --as frame --height 44 --fill 'tracks=["Open at Easter","Ask for Rye"]' --fill speed=6s --fill background=#003049 --out low.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Speed: '6' });
-  },
+  clicks: (hands) => hands.usual({ Speed: '6s' }, 'frame'),
   check: async (page) => {
     const frames = page.locator('iframe');
     expect(

@@ -10,9 +10,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast clips --id two --fill clips.0.heading="First firing" --fill clips.1.film=clips/other.mp4 --fill clipCornerRadius=0px --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ 'Clip corner radius': '0px' });
-  },
+  clicks: (hands) => hands.usual({ 'Clip corner radius': '0px' }),
   check: async (page) => {
     const clips = page.locator('.clip');
     expect(await clips.count()).toBe(6);

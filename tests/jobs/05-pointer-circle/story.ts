@@ -12,7 +12,7 @@ export const story: Story = {
   ],
   clicks: async (hands) => {
     await hands.only('.follow-dot');
-    await hands.usual({ Size: '80px' });
+    return hands.usual({ Size: '80px', 'Background colour': '#f77f00' });
   },
   check: async (page) => {
     expect(await page.locator('.stage, header.pen').count()).toBe(0);

@@ -12,7 +12,10 @@ export const story: Story = {
     `keen-mould cast places --id two --fill button="Where to?" --fill width=340px --fill padding=20px --fill 'items=[{"item":"Docks","address":{"href":"/docks"}},{"item":"Station","address":{"href":"#station"}}]' --out two.html`,
   ],
   clicks: async (hands) => {
-    await hands.usual({ Button: 'Where to?', Width: '340px' });
+    await hands.takeRecommended();
+    await hands.mark({ file: 'style.css', text: '12px 16px', to: '12px 16px', form: 'length' });
+    await hands.fill({ Button: 'Where to?', Width: '340px' });
+    return hands.code();
   },
   check: async (page) => {
     const second = page.locator('.dd').nth(1);

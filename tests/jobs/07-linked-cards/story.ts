@@ -10,9 +10,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast courses --id two --fill 'cards=[{"heading":"Bees","text":"Gloves lent.","cardCat":"Garden","cardLink":{"href":"/bees"},"up":true},{"heading":"Pickles","text":"Jars included.","cardCat":"Kitchen","cardLink":{"href":"/pickles"}}]' --fill cardCatColor=#2a9d8f --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Gap: '12px' });
-  },
+  clicks: (hands) => hands.usual({ 'Cards gap': '12px', 'Picture height': '90px' }),
   check: async (page) => {
     const cards = page.locator('a.card');
     expect(await cards.evaluateAll((all) => all.map((one) => one.getAttribute('href')))).toEqual([

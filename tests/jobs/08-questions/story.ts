@@ -12,7 +12,7 @@ export const story: Story = {
   ],
   clicks: async (hands) => {
     await hands.mend();
-    await hands.usual({ Heading: 'On board' });
+    return hands.usual({ Heading: 'On board' });
   },
   check: async (page) => {
     expect(await page.locator('script[src*=jquery]').count()).toBe(1);

@@ -11,9 +11,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast deck --id two --fill 'ones=[{"heading":"Felt <em>and</em> fur","background":"#9b2226"},{"heading":"Spin","background":"#005f73"}]' --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Height: '300px' });
-  },
+  clicks: (hands) => hands.usual({ Height: '300px' }),
   check: async (page) => {
     const ones = page.locator('.pages__one');
     expect(

@@ -11,9 +11,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast quote --id two --fill linkColour=#d00000 --fill sentTo=/ask.php --fill heading="Ask us" --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Heading: 'Ask us' });
-  },
+  clicks: (hands) => hands.usual({ Heading: 'Ask us', Button: 'Off it goes' }),
   check: async (page) => {
     expect(
       await page

@@ -5,7 +5,7 @@ export const story: Story = {
   title: 'A card around any markup, with a heading that may be left out',
   commands: [
     'keen-mould import paste.html --name player --bind',
-    `keen-mould bind player --drop frameAddress --drop frameHint --mark '.embed-card-body=code:markup' --mark '.embed-card-title=hasTitle:optional'`,
+    `keen-mould bind player --mark '.embed-card-body=code:markup' --mark '.embed-card-title=hasTitle:optional'`,
     'keen-mould cast player --id one --out one.html',
   ],
   copies: [
@@ -13,7 +13,11 @@ export const story: Story = {
     `keen-mould cast player --id three --fill title=Charts --fill 'code=<ol><li>Foghorn</li><li>Gull</li></ol>' --fill borderColor=#9b2226 --out three.html`,
   ],
   clicks: async (hands) => {
-    await hands.usual({ Heading: 'Charts' });
+    await hands.step('Fields');
+    await hands.mark({ text: '<div class="embed-card-body">', form: 'markup', name: 'code' });
+    await hands.press(/^Take \d+ recommended$/);
+    await hands.fill({ 'Card heading': 'Charts' });
+    return hands.code();
   },
   check: async (page) => {
     expect(await page.locator('.embed-card-title').allTextContents()).toEqual([

@@ -11,9 +11,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast birds --id two --fill slides.0.name=Dawn --fill slides.2.picture=https://pics.saltmarsh.example/reeds.jpg --fill pictureHeight=200px --fill auto=60000 --below 600:buttonTop=30px --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ 'Picture height': '200px', Width: '500px' });
-  },
+  clicks: (hands) => hands.usual({ 'Slide height': '200px', Auto: '60000' }),
   check: async (page) => {
     const rails = page.locator('.sl-rail');
     await page.locator('.sl-next').nth(1).click();

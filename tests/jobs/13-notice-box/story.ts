@@ -13,7 +13,7 @@ export const story: Story = {
   ],
   clicks: async (hands) => {
     await hands.mend();
-    await hands.usual({ Width: '200px' });
+    return hands.usual({ Width: '200px' });
   },
   check: async (page) => {
     const boxes = page.locator('aside.box');

@@ -11,9 +11,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast fern --id two --fill width=400px --fill height=300px --fill 'position=0 0' --fill piecePicture=https://pics.glasshouse.example/moss.jpg --fill 'first=circle(20%)' --below 640:width=200px --out two.html`,
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Width: '400px', Height: '300px' });
-  },
+  clicks: (hands) => hands.usual({ Width: '400px', Height: '300px' }),
   check: async (page) => {
     const all = page.locator('.shatter');
     const widths = () =>

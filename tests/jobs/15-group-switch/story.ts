@@ -5,15 +5,12 @@ export const story: Story = {
   title: 'A switch between two groups of the host, the hidden one still reachable while editing',
   commands: [
     'keen-mould import paste.html --name rates --bind',
-    `keen-mould bind rates --mark '".prices-monthly"=first:target' --mark '".prices-yearly"=second:target'`,
     'keen-mould cast rates --id one --out one.html',
   ],
   copies: [
-    'keen-mould cast rates --id two --fill button=Small --fill yearlyButton=Large --fill emphasis= --fill first=.rooms-small --fill second=.rooms-large --out two.html',
+    'keen-mould cast rates --id two --fill button=Small --fill yearlyButton=Large --fill emphasis= --fill pricesMonthly=.rooms-small --fill pricesYearly=.rooms-large --out two.html',
   ],
-  clicks: async (hands) => {
-    await hands.usual({ Button: 'Small' });
-  },
+  clicks: (hands) => hands.usual({ Button: 'Small', 'Second button': 'Large' }),
   check: async (page) => {
     const seen = async () =>
       Promise.all(

@@ -14,7 +14,11 @@ export const story: Story = {
     'keen-mould cast help.zip --id four --fill heading="Bake" --fill text="For the fair in May." --out four.html',
   ],
   clicks: async (hands) => {
-    await hands.usual({ Heading: 'Give books', Text: 'Any language.' });
+    await hands.takeRecommended();
+    await hands.fill({ Heading: 'Give books', Introduction: 'Any language.' });
+    await hands.step('Get the code');
+    await hands.press('Download the pack');
+    return hands.code();
   },
   check: async (page) => {
     expect(await page.locator('.ibox h3').allTextContents()).toEqual([

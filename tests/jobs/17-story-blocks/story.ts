@@ -12,7 +12,16 @@ export const story: Story = {
     `keen-mould cast weir --id two --fill heading="The otter" --fill 'blocks=[{"blkLook":"blk-pic","picture":{"src":"https://pics.weir-trust.example/otter.jpg","alt":"An otter"},"blk":"Seen in May"},{"blkLook":"blk-text","text":"It came back."},{"blkLook":"blk-text","text":"Twice."}]' --out two.html`,
   ],
   clicks: async (hands) => {
-    await hands.usual({ Heading: 'The otter' });
+    await hands.step('Fields');
+    await hands.mark({
+      text: '<div class="blk blk-text"><p>In',
+      to: '<span>Ropes, and tea</span></div>',
+      form: 'list',
+      name: 'blocks',
+    });
+    await hands.press(/^Take \d+ recommended$/);
+    await hands.fill({ Heading: 'The otter' });
+    return hands.code();
   },
   check: async (page) => {
     const kinds = await page

@@ -12,7 +12,12 @@ export const story: Story = {
     'keen-mould cast kettle --id two --fill headingLevel=h3 --fill over="Open late" --fill mark=Iron --fill alignment=right --below 600:alignment=left --fill typeface=Georgia --fill textColor=#6a040f --fill overColor=#e85d04 --fill markColor=#370617 --fill shadow=#ffba08 --fill fancyBackground=#dc2f02 --out two.html',
   ],
   clicks: async (hands) => {
-    await hands.usual({ Mark: 'Iron' });
+    await hands.takeRecommended();
+    await hands.take('Heading level');
+    await hands.take('Alignment');
+    await hands.take('Typeface');
+    await hands.fill({ 'Small heading': 'Open late' });
+    return hands.code();
   },
   check: async (page) => {
     const two = page.locator('h3.fancy');

@@ -13,7 +13,10 @@ export const story: Story = {
     `keen-mould cast terms --id two --fill 'items=[{"text":"Clay","link":{"href":"/clay"}},{"text":"Ink","link":{"href":"https://ink.example/","newTab":true}},{"text":"Song"},{"text":"Bread"}]' --fill itemBackground=#2b9348 --out two.html`,
   ],
   clicks: async (hands) => {
-    await hands.usual({ 'Background colour': '#2b9348' });
+    await hands.takeRecommended();
+    await hands.mark({ text: 'li', nth: 0, form: 'link', name: 'link' });
+    await hands.fill({ 'Corner radius': '0px' });
+    return hands.code();
   },
   check: async (page) => {
     const items = page.locator('li[class]:not([class=""]), ul[data-cast] li');

@@ -13,7 +13,10 @@ export const story: Story = {
     `keen-mould cast bell --id three --fill 'title=Evening <em>peal</em>' --fill bars=30 --out three.html`,
   ],
   clicks: async (hands) => {
-    await hands.usual({ 'Corner radius': '0px' });
+    await hands.takeRecommended();
+    await hands.about('Events that all its casts on a page hear', 'wav-play');
+    await hands.fill({ 'Corner radius': '0px' });
+    return hands.code();
   },
   check: async (page) => {
     const players = page.locator('.wav');

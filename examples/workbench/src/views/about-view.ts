@@ -13,6 +13,7 @@ const keys: readonly (readonly [key: string, label: string])[] = [
   ['widths', 'Widths to look at, in px'],
   ['within', 'Belongs inside these moulds'],
   ['reaches', 'Addresses that it loads from'],
+  ['sharedEvents', 'Events that all its casts on a page hear'],
   ['origin.author', 'Author of the snippet'],
   ['origin.url', 'Where it was found'],
   ['origin.licence', 'Licence'],

@@ -26,7 +26,7 @@ export function elementOffers(reading: Reading, { element }: Of<'element'>): Han
   const has = (binding: string) => element.attributes.has(binding);
   const names = exchangeable.find((some) => some.includes(name)) ?? [];
   const written = tree.source.slice(inner.start, inner.end);
-  const isPlain = !/\{~|km-/.test(written) && written.trim() !== '';
+  const isPlain = !/km-/.test(written) && written.trim() !== '';
   const offers: (HandOffer | false)[] = [
     !has('km-when') && {
       form: 'optional',

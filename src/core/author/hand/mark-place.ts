@@ -16,6 +16,7 @@ import { renderSources } from '../ties/bound-mould.ts';
 import { isSameCast } from '../ties/faithful.ts';
 import { placeIn } from '../ties/render.ts';
 import { type Bound, readTies } from '../ties/ties.ts';
+import { clearedWithin } from './cleared-within.ts';
 import { classWordOffers, elementOffers } from './element-offers.ts';
 import { type HandChange, rangeBack, withHandChanges } from './hand-change.ts';
 import { asked, freeName, titleOf, withinRows } from './hand-names.ts';
@@ -132,6 +133,15 @@ export function markPlace(mould: Mould, place: string, marking: Marking = {}): M
   const stand = standing(mould, reading, readPlace(mould, reading, place));
   const joint = jointOf(mould, stand, marking.field);
   if (joint) return joined(mould, reading, stand, joint, marking.form);
+  if (stand.as === 'element' && /^(?:markup|richtext)$/.test(marking.form ?? '')) {
+    const cleared = clearedWithin(mould, stand.element.inner);
+    if (cleared !== mould)
+      return markPlace(
+        cleared,
+        movedPlace(mould, cleared, { in: stand.in, ...stand.range }),
+        marking,
+      );
+  }
   const offer = offerFor(mould, reading, stand, marking);
   const words = wordsFor(mould, reading, stand);
   const rows = withinRows(mould, stand, offer.isInside);

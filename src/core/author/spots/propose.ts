@@ -115,7 +115,10 @@ export function propose(
     },
     mayBeNamed(mould),
   );
-  const scripted = inScript(script);
+  const classes = new Set(tree.elements.flatMap((one) => one.classes));
+  const isInPiece = (word: string) =>
+    classes.has(word) || tree.ids.has(word) || style.classes.has(word) || style.ids.has(word);
+  const scripted = inScript(script, isInPiece);
   const counted = boundCounts(markup, scripted);
   const taken = new Set(counted.taken);
   const rest = [...shared, ...styled, ...scripted.filter((one) => !taken.has(one))];
@@ -257,9 +260,12 @@ function draftsIn({ drafts, rows }: Proposal): PlacedDraft[] {
   return [...drafts, ...(rows?.fields ?? []).flatMap(draftsIn)];
 }
 
-function inScript(script: ReturnType<typeof readScriptSource>): Proposal[] {
+function inScript(
+  script: ReturnType<typeof readScriptSource>,
+  isInPiece: (word: string) => boolean,
+): Proposal[] {
   if (!script.program || script.text === '') return [];
-  const look = lookAtScript(script);
+  const look = lookAtScript(script, isInPiece);
   const found = scriptDetectors.flatMap((detect) => detect(look));
   const code = { script: script.text, program: script.program, handlers: [], libraries: [] };
   const isRun = runsTextAt({ ...code, script: withoutLoading(script.text) }) !== undefined;

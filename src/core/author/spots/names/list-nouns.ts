@@ -83,7 +83,7 @@ export function withSharedNames(row: TreeElement): TreeElement {
 
 /** Words of looks, and of what is around rows, name none of them. */
 export function isNoun(words: string): boolean {
-  return !/^(?:heading|text|main|quiet|second|dark|light|old|accent|line|gap|space|size|badge|label|menu|table|background|small print|current|new|gone|shut|closed|popular|featured|best|card|box|tile|column|button|icon|pane)$/.test(
+  return !/^(?:one|heading|text|main|quiet|second|dark|light|old|accent|line|gap|space|size|badge|label|menu|table|background|small print|current|new|gone|shut|closed|popular|featured|best|card|box|tile|column|button|icon|pane)$/.test(
     words,
   );
 }
@@ -178,6 +178,7 @@ const byName: Readonly<Record<string, string>> = {
   video: 'film',
   audio: 'sound',
   figure: 'picture',
+  section: 'section',
   dt: 'fact',
 };
 

@@ -35,7 +35,12 @@ export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
     const said = styled.subject.isRoot ? [] : subjectWords(styled, look);
     return [...said.map((words) => `${words} typeface`), 'typeface'];
   }
-  if (!property.startsWith('--')) return measured(property, [styled], look);
+  if (!property.startsWith('--')) {
+    const all = one.found.flatMap(({ in: part, start }) =>
+      part === 'style' ? (styledAt(look.styled, start) ?? []) : [],
+    );
+    return measured(property, all, look);
+  }
   const comment = commentAt(look.style.text, styled.declaration.offset);
   const words = /^--(?:[a-z]+-)?[a-z]$/.test(property) ? '' : look.words.of(property.slice(2));
   const uses = look.styled.filter(({ declaration }) =>

@@ -1,6 +1,6 @@
 import { isJsonObject, type Json } from '../../../model/json-source.ts';
 import type { Proposal } from '../atom.ts';
-import type { TreeElement, TreeNode } from '../tree.ts';
+import { hasWords, type TreeElement, type TreeNode } from '../tree.ts';
 import {
   attributeTitles,
   frameTitle,
@@ -148,7 +148,7 @@ function wordTitles(
     if (isQuestion) return ['question'];
     return [own ?? (noun ? `${noun} ${isNamed.test(noun) ? 'name' : 'title'}` : 'heading')];
   }
-  if (isButton(element)) {
+  if (isButton(element) || isWordOfButton(element)) {
     // What is pressed to see a row is called after it.
     const ofRow = /^(?:tab|filter|slide|question)$/.test(noun) ? [`${noun} label`] : [];
     return [...ofRow, ...buttonTitles(typed, others)];
@@ -202,6 +202,20 @@ function typeAround({ parent }: TreeElement, { words }: TitleLook): string {
 }
 
 const inherited = /(?:small print|caption|introduction|note|warning|hint|quote|address|price)$/;
+
+/** True for the only words of what is pressed. */
+function isWordOfButton({ parent, name }: TreeElement): boolean {
+  return (
+    parent !== undefined &&
+    isButton(parent) &&
+    /^(?:span|b|strong|em)$/.test(name) &&
+    parent.children.filter((one) => !isBlank(one) && hasWordsIn(one)).length === 1
+  );
+}
+
+function hasWordsIn(node: TreeNode): boolean {
+  return node.node === 'text' ? /\S/.test(node.text) : hasWords(node);
+}
 
 function linkTitles(
   one: Proposal,

@@ -111,7 +111,7 @@ const said = byWord({
   post: 'post blog news',
   tab: 'tab tabs',
   'opening time': 'opening',
-  '': 'item entry row ms px col wrap wrapper wrp inner outer box container content block grid flex stack group list left right center top bottom first last active open on off big small large wide tall bold strong red green blue black white grey gray relative absolute fixed uppercase object custom control form el js is has',
+  '': 'item entry row sec sect ms px col wrap wrapper wrp inner outer box container content block grid flex stack group list left right center top bottom first last active open on off big small large wide tall bold strong red green blue black white grey gray relative absolute fixed uppercase object custom control form el js is has',
 });
 
 /** What people say for a word; undefined for one that is not of the trade, '' for one to leave out. */

@@ -74,10 +74,13 @@ const lookups = /^(?:querySelector(?:All)?|getElement\w+|closest|matches|\$|jQue
 function isSelector({ script }: ScriptLook, name: string): boolean {
   return script.of('CallExpression').some(({ node }) => {
     const [first] = node.arguments as Syntax[];
-    const callee = node.callee as Syntax;
-    const called = memberName(callee) ?? String(callee.name ?? '');
-    return first?.name === name && lookups.test(called);
+    return first?.name === name && isLookup(node.callee as Syntax);
   });
+}
+
+/** True for what is called to look up elements. */
+export function isLookup(callee: Syntax): boolean {
+  return lookups.test(memberName(callee) ?? String(callee.name ?? ''));
 }
 
 const mutating = /^(?:push|pop|shift|unshift|splice|sort|reverse|fill|copyWithin)$/;

@@ -9,14 +9,16 @@ export interface ScriptLook {
   readonly changing: ReadonlySet<string>;
   /** Names of what ends up as a time in a timer. */
   readonly timed: ReadonlySet<string>;
+  /** True for a class or an id that markup or style of the piece has. */
+  readonly isInPiece: (word: string) => boolean;
 }
 
 /** Looks through a script for what could be fields. */
 export type ScriptDetector = (look: ScriptLook) => readonly Proposal[];
 
 /** A script with what detectors want to know of its names. */
-export function lookAtScript(script: ScriptSource): ScriptLook {
-  return { script, changing: changingNames(script), timed: timedNames(script) };
+export function lookAtScript(script: ScriptSource, isInPiece: ScriptLook['isInPiece']): ScriptLook {
+  return { script, isInPiece, changing: changingNames(script), timed: timedNames(script) };
 }
 
 function changingNames(script: ScriptSource): Set<string> {

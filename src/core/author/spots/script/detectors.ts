@@ -1,5 +1,6 @@
 import { constants } from './constants.ts';
 import type { ScriptDetector } from './detector.ts';
+import { hostTargets } from './host-targets.ts';
 import { settings } from './settings.ts';
 import { shownTexts } from './shown-texts.ts';
 import { scriptColors } from './style-colors.ts';
@@ -12,4 +13,5 @@ export const scriptDetectors: readonly ScriptDetector[] = [
   timers,
   scriptColors,
   shownTexts,
+  hostTargets,
 ];

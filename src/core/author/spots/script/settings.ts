@@ -62,10 +62,13 @@ function groupOf({ parent }: ScriptNode): string {
 }
 
 /** True for an object of literals whose members the script reads by their names. */
-function isReadByName({ node, parent }: ScriptNode, { script, changing }: ScriptLook): boolean {
+function isReadByName(
+  { node, parent }: ScriptNode,
+  { script, changing }: Pick<ScriptLook, 'script' | 'changing'>,
+): boolean {
   const around = parent?.node;
   if (around?.type === 'Property' && around.value === node && parent?.parent) {
-    return isReadByName(parent.parent, { script, changing, timed: new Set() });
+    return isReadByName(parent.parent, { script, changing });
   }
   const name = (around?.id as Syntax | undefined)?.name;
   if (around?.type !== 'VariableDeclarator' || typeof name !== 'string' || changing.has(name))
