@@ -6,7 +6,7 @@ import { go, pasteIn, said } from './workbench.ts';
 /** What `The host takes` has, with the parts that it gives. */
 const forms = {
   block: ['Where the widget goes'],
-  panes: ['Where the widget goes', 'Style', 'Script'],
+  panes: ['Where the widget goes', 'CSS', 'JavaScript'],
   frame: ['Where the widget goes'],
 } as const;
 
@@ -113,9 +113,9 @@ export class Hands {
       await expect.poll(() => said(this.page)).toBe(`${part}: copied.`);
       texts[part] = await this.page.evaluate(() => navigator.clipboard.readText());
     }
-    const { Style = '', Script = '' } = texts;
-    const style = Style && `<style>${Style}</style>`;
-    return `${style}${texts['Where the widget goes']}${Script && `<script>${Script}</script>`}`;
+    const { CSS: css = '', JavaScript: script = '' } = texts;
+    const style = css && `<style>${css}</style>`;
+    return `${style}${texts['Where the widget goes']}${script && `<script>${script}</script>`}`;
   }
 
   /** From the paste to the code in the usual way. */

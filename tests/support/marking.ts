@@ -74,7 +74,7 @@ export async function mark(
   const { form, name, options, into } = made;
   if (form) await offer.getByLabel('What it becomes').selectOption(form);
   if (into) await offer.getByLabel('Or fill it by').selectOption(into);
-  else await offer.getByLabel('Name, or condition').fill(name ?? '');
+  else if (name) await offer.getByLabel('Name, or condition').fill(name);
   if (options) await offer.getByLabel('Choices, with commas').fill(options);
   await offer.getByRole('button', { name: 'Make it a field' }).click();
   await offer.waitFor({ state: 'detached' });

@@ -94,6 +94,11 @@ const litField = StateField.define<DecorationSet>({
 
 export function makeEditor(parent: HTMLElement, options: EditorOptions): Editor {
   let isShowing = false;
+  let isPressed = false;
+  const tell = ({ selection }: EditorState) => {
+    const { from, to } = selection.main;
+    options.onMark(from, to);
+  };
   const view = new EditorView({
     parent,
     state: EditorState.create({
@@ -109,8 +114,18 @@ export function makeEditor(parent: HTMLElement, options: EditorOptions): Editor 
         EditorState.readOnly.of(options.isReadOnly),
         EditorView.updateListener.of(({ docChanged, selectionSet, state }) => {
           if (docChanged && !isShowing) options.onChange(state.doc.toString());
-          const { from, to } = state.selection.main;
-          if (selectionSet && !isShowing) options.onMark(from, to);
+          // What is said of a place may move the code, so it waits until the pointer is let go.
+          if (selectionSet && !isShowing && !isPressed) tell(state);
+        }),
+        EditorView.domEventHandlers({
+          mousedown() {
+            isPressed = true;
+            const letGo = () => {
+              isPressed = false;
+              tell(view.state);
+            };
+            addEventListener('mouseup', letGo, { once: true });
+          },
         }),
       ],
     }),

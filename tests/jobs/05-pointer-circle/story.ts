@@ -12,7 +12,7 @@ export const story: Story = {
   ],
   clicks: async (hands) => {
     await hands.only('.follow-dot');
-    return hands.usual({ Size: '80px', 'Background colour': '#f77f00' });
+    return hands.usual({ Size: '80px', Ease: '0.5' });
   },
   check: async (page) => {
     expect(await page.locator('.stage, header.pen').count()).toBe(0);

@@ -14,7 +14,7 @@ export const story: Story = {
   clicks: async (hands) => {
     await hands.takeRecommended();
     await hands.mark({ file: 'style.css', text: '12px 16px', to: '12px 16px', form: 'length' });
-    await hands.fill({ Button: 'Where to?', Width: '340px' });
+    await hands.fill({ Button: 'Where to?' });
     return hands.code();
   },
   check: async (page) => {

@@ -13,12 +13,7 @@ export const story: Story = {
   ],
   clicks: async (hands) => {
     await hands.step('Fields');
-    await hands.mark({
-      text: '<div class="blk blk-text"><p>In',
-      to: '<span>Ropes, and tea</span></div>',
-      form: 'list',
-      name: 'blocks',
-    });
+    await hands.mark({ text: 'div', nth: 0, form: 'list', name: 'blocks' });
     await hands.press(/^Take \d+ recommended$/);
     await hands.fill({ Heading: 'The otter' });
     return hands.code();

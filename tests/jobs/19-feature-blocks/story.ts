@@ -10,7 +10,7 @@ export const story: Story = {
   copies: [
     `keen-mould cast boxes --id two --fill 'feats=[{"heading":"Any size","text":"One to nine people.","icon":{"class":"fa-solid fa-box"},"alt":true},{"heading":"Refill","text":"Crates come back."}]' --fill iconBackground=#2a9d8f --out two.html`,
   ],
-  clicks: (hands) => hands.usual({ Gap: '4px', Width: '500px' }),
+  clicks: (hands) => hands.usual({ Gap: '4px', 'Maximum width': '500px' }),
   check: async (page) => {
     const blocks = page.locator('.feats > .feat');
     expect(

@@ -100,8 +100,12 @@ export function offersAt(mould: Mould, place: string): PlaceOffers {
     Array.isArray(declared.enum) && declared.enum.length < 2 && all.length > 1;
   const offers = all.flatMap((offer) => {
     if (isBare(offer)) return [];
-    const sound = offer.form === 'list' || 'mould' in trialOf(mould, stand, offer, field);
-    return sound
+    const isSound =
+      offer.form === 'list' ||
+      (isOfContent(offer)
+        ? canBeMarked(mould, stand, offer.form)
+        : 'mould' in trialOf(mould, stand, offer, field));
+    return isSound
       ? [{ form: offer.form, does: offer.does, default: offer.declared.default ?? null }]
       : [];
   });
@@ -113,6 +117,21 @@ export function offersAt(mould: Mould, place: string): PlaceOffers {
     title,
     offers,
   };
+}
+
+/** True for what is made of the content of an element, where other fields may give way to it. */
+function isOfContent({ form, isInside }: HandOffer): boolean {
+  return isInside === true || form === 'markup' || form === 'richtext';
+}
+
+function canBeMarked(mould: Mould, { in: part, range }: Stand, form: string): boolean {
+  try {
+    markPlace(mould, positionOf(mould, { in: part, ...range }), { form });
+    return true;
+  } catch (error) {
+    if (error instanceof Refusal) return false;
+    throw error;
+  }
 }
 
 /**

@@ -29,8 +29,7 @@ export const handWording = {
   'hand/bound-already': {
     level: 'error',
     message: ({ place }: { place: string }) => `A field fills ${place} already.`,
-    hint: () =>
-      'Make it a field of its own with --split, take it back there with --clear, or drop the field.',
+    hint: () => 'Split it off as a field of its own, clear it there, or drop the field.',
   },
   'hand/no-form': {
     level: 'error',

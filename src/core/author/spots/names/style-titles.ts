@@ -84,7 +84,7 @@ function measured(property: string, uses: readonly Styled[], look: TitleLook): s
   const what = isFade ? 'fade time' : isSquare ? 'size' : (found?.[1] ?? plain.replace(/-/g, ' '));
   const [use] = uses;
   if (!use) return [what];
-  if (use.subject.isRoot) return [found?.[2] ?? what];
+  if (use.subject.isRoot) return [isSquare ? what : (found?.[2] ?? what)];
   const own = subjectWords(use, look);
   if (what === 'text' && use.subject.classes.every((name) => look.words.of(name) === ''))
     return shownTitles(use, own, look);
