@@ -4,7 +4,7 @@ type Listener = ((event: Event) => unknown) & { handleEvent?: (event: Event) => 
 
 /** What a cast hears of its page: as if everything that is not of the cast were around it. */
 export function listen(to: Confinement): void {
-  const { page, cast, about, doc, win } = to;
+  const { page, cast, doc, win } = to;
   const { root, tree } = cast;
   /** An event with another target; everything else is the event's own. */
   const seenAs = (event: Event, target: EventTarget | undefined): Event =>
@@ -19,8 +19,7 @@ export function listen(to: Confinement): void {
     const path = event.composedPath();
     const [target] = path;
     const speaker = page.said?.get(event);
-    const isOther = speaker && speaker !== cast && !about.events?.includes(event.type);
-    if (!root.isConnected || isOther) return undefined;
+    if (!root.isConnected || (speaker && speaker !== cast)) return undefined;
     if (path.includes(root)) {
       const slot = to.slotIn?.(path);
       return slot || tree !== root ? seenAs(event, slot ?? target) : event;

@@ -72,8 +72,8 @@ export interface Running {
   readonly id: string;
   /** What its ids end with; empty in a shadow root. */
   readonly suffix: string;
-  /** What its fields hold. */
-  readonly values: Readonly<Record<string, unknown>> | undefined;
+  /** What its fields hold, where it speaks of elements of the host. */
+  values?: Readonly<Record<string, unknown>>;
   /** False for what is placed in a slot: it is the host's, or of another cast. */
   readonly owns: (element: Element) => boolean;
   /** Called when something of the page has changed, while the cast is in it. */

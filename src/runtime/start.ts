@@ -25,7 +25,6 @@ export function start(page: Registry): void {
       tree,
       box: mould.box,
       base: tree.querySelector<HTMLElement>('[data-mould-root]') ?? root,
-      values: structuredClone(valuesOf[given] ?? mould.values) as Running['values'],
       owns: (element) => (element.closest('[data-slot],[data-cast]') ?? root) === root,
     };
     root.kmCast = running[id] = cast;
@@ -37,11 +36,6 @@ export function start(page: Registry): void {
         : '';
       console.error(`keen-mould: ${name}, cast ${id}, ${place} failed${cause}`, error);
     };
-    // Elements of the host that it speaks of may still be to come.
-    if (mould.targets && document.readyState === 'loading')
-      await new Promise((done) =>
-        document.addEventListener('DOMContentLoaded', done, { once: true }),
-      );
     if (mould.needs) await page.bring?.(page, mould.needs, name);
     try {
       const to = page.confine?.(page, cast, mould);
@@ -52,7 +46,7 @@ export function start(page: Registry): void {
         page: document,
         channel: page.channel,
         failed,
-        values: cast.values,
+        values: structuredClone(valuesOf[given] ?? mould.values),
         plain: page.plain?.(suffix),
         own: to?.own,
         handlers: page.handlers?.(cast),

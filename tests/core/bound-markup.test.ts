@@ -160,7 +160,7 @@ const cases: readonly BoundCase[] = [
     `<div style="background-image: url('a.jpg'); border: 1px solid #8c2f24">x y</div>`,
     {
       template:
-        '<div style="background-image: {~picture~}; border: 1px solid {~borderColor~}">{~text~}</div>',
+        '<div style="background-image: {~picture~}; border: 1px solid var(--border-color)">{~text~}</div>',
     },
     ['image picture {"src":"a.jpg"}', 'text text "x y"', 'color borderColor "#8c2f24"'],
   ],

@@ -104,6 +104,7 @@ const cases: readonly (readonly [name: string, paste: string, names: readonly st
     'what style speaks of',
     '<div class="card"><b class="card__price">x</b></div><style>.card { background: #111; color: #eee; border: 1px solid #222 } .card__price { color: #333 } .card:hover { border-color: #444 } .card__price--low { color: #555 }</style>',
     [
+      'look: Look',
       'background: Background colour',
       'textColor: Text colour',
       'borderColor: Line colour',

@@ -27,7 +27,7 @@ export interface Story {
   readonly check: (page: Page) => Promise<void>;
 }
 
-export const jobsHome = fileURLToPath(new URL('../jobs/', import.meta.url));
+const jobsHome = fileURLToPath(new URL('../jobs/', import.meta.url));
 const program = fileURLToPath(new URL('../../dist/bin/keen-mould.js', import.meta.url));
 
 /** The folders of all stories, in order. */

@@ -1,5 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { importSnippet } from '../../core/author/snippet/import-snippet.ts';
+import { styleDialectsIn } from '../../core/author/snippet/sheets.ts';
 import type { Cast } from '../../core/compile/cast.ts';
 import { type CompiledMould, compileMould } from '../../core/compile/compile-mould.ts';
 import type { CastFile } from '../../core/model/cast-file.ts';
@@ -87,7 +88,7 @@ function originalPoint(hasPaste: boolean, isPaste: boolean): IsolationPoint[] {
   if (isPaste) return [];
   const why = hasPaste
     ? 'its markup or values are not those of the paste'
-    : 'there is no paste to compare with, or values were filled in';
+    : 'there is no paste that a browser shows as it is, or values were filled in';
   return [{ holds: null, text: `${why}, so copies are compared with one cast by itself` }];
 }
 
@@ -195,7 +196,8 @@ function boxed(block: string, isSpot: boolean, box?: Box): string {
 /** The paste as a page without an edge, less what import leaves out of a page on purpose. */
 function pasteOf(mould: Mould): string | undefined {
   const page = pastePage(mould);
-  if (page === undefined) return undefined;
+  const isCompiled = [...styleDialectsIn(piecesOf(mould))].length > 0;
+  if (page === undefined || isCompiled) return undefined;
   const without = droppedOf(mould).map((what) =>
     what.replace(/:[^:{}]*\}$/, ': initial !important }'),
   );
@@ -205,13 +207,17 @@ function pasteOf(mould: Mould): string | undefined {
   );
 }
 
-/** Rules of the page that import left out. */
-function droppedOf({ files }: Mould): string[] {
-  const pieces = Object.keys(files)
-    .filter((path) => /^snippet\/[^/]+\.(?:html?|css|js)$/i.test(path))
+/** The paste as it came, in its pieces. */
+function piecesOf({ files }: Mould) {
+  return Object.keys(files)
+    .filter((path) => /^snippet\/[^/]+\.(?:html?|css|s[ac]ss|less|js)$/i.test(path))
     .map((name) => ({ name, text: textOf(files[name] as string | Uint8Array) }));
+}
+
+/** Rules of the page that import left out. */
+function droppedOf(mould: Mould): string[] {
   try {
-    return importSnippet(pieces, {}).dropped.flatMap(({ what }) =>
+    return importSnippet(piecesOf(mould), {}).dropped.flatMap(({ what }) =>
       what.endsWith('}') ? [what] : [],
     );
   } catch {

@@ -32,6 +32,7 @@ export function allProposals(
   mould: Mould,
   { before }: Bound,
   asked?: ReadonlySet<number>,
+  apart?: ReadonlySet<number>,
 ): { readonly fields: readonly Proposal[]; readonly nearly: readonly NearList[] } {
   const base = { ...mould, ...before };
   const own = ownProperties(base);
@@ -46,6 +47,7 @@ export function allProposals(
       return isFaithfulPiece(base, nameFields([proposal], [], new Map(), own), around);
     },
     asked,
+    apart,
   );
   return { fields: proposals, nearly };
 }

@@ -60,7 +60,7 @@ export function mixedList(
     changes.some((one) => one.in === 'template' && one.start >= first.start && one.end <= last.end),
   );
   if (taken) return { why: `the field ${taken.field} stands in them; drop it first` };
-  const { fields } = allProposals(mould, bound);
+  const { fields } = allProposals(mould, bound, new Set(), new Set(starts));
   const inRow = (row: TreeElement) => fields.flatMap((one) => within(one, row));
   const all = rows.map((row) => ({ row, own: inRow(row) }));
   if (all.some(({ own }) => own.some(({ rows: inside }) => inside)))

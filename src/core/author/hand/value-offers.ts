@@ -79,8 +79,12 @@ function cssOffers(reading: Reading, stand: Of<'value'>): HandOffer[] {
   const source = stand.in === 'style' ? reading.style.text : reading.tree.source;
   const written = source.slice(stand.range.start, stand.range.end);
   const value = stand.in === 'template' ? decoded(written) : written;
+  // In rows each has its own value; elsewhere a custom property can differ by width.
+  const isVariable = stand.in === 'style' || reading.script.count('style') === 0;
   const spoken = (property: string, path: string) =>
-    stand.in === 'style' ? `var(${property})` : `{~${path}~}`;
+    isVariable && (stand.in === 'style' || !path.includes('.'))
+      ? `var(${property})`
+      : `{~${path}~}`;
   const bound =
     (around: (spoken: string) => string = (one) => one, suffix = ''): HandOffer['changes'] =>
     ({ path, property }) => [

@@ -53,6 +53,7 @@ export function propose(
   mould: Mould,
   isFaithful: FieldsLook['isFaithful'],
   asked: ReadonlySet<number> = new Set(),
+  apart: ReadonlySet<number> = asked,
 ): Proposed {
   const parsed = parseSources(mould);
   const tree = readTree(mould.template, parsed.template);
@@ -87,6 +88,7 @@ export function propose(
     isTied: tiedIn(tree),
     isInSelector: askedIn(style),
     isAsked: ({ start }) => asked.has(start),
+    isApart: ({ start }) => apart.has(start),
   };
   const columns = columnsIn([tree.root], look, []);
   const found = columns.map((column, index) =>

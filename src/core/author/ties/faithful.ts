@@ -16,7 +16,7 @@ export function changesBy(mould: Mould): (fields: readonly NamedField[]) => Diff
   return (fields) => {
     if (before === undefined) return undefined;
     const bound = withFields(mould, fields);
-    const after = markupOf(bound);
+    const after = markupOf(bound, mould.template);
     if (after === undefined) return {};
     return differenceOf({
       before,
@@ -57,7 +57,7 @@ export function isFaithfulPiece(
     in: one.in,
     parts: one.parts.map((part) => (typeof part === 'string' ? part : moveRange(part, by))),
   }));
-  const after = markupOf(withDeclared(piece, fields, moved));
+  const after = markupOf(withDeclared(piece, fields, moved), template);
   const inStyle = changes.filter((one) => one.in === 'style');
   const style = inStyle.length === 0 ? mould.style : renderSources(mould, inStyle).style.text;
   if (after === undefined) return false;
@@ -72,7 +72,7 @@ export function isFaithfulPiece(
 
 /** True where two moulds cast the same page with their defaults, as far as markup goes. */
 export function isSameCast(mould: Mould, other: Mould): boolean {
-  const [before, after] = [markupOf(mould), markupOf(other)];
+  const [before, after] = [markupOf(mould, ''), markupOf(other, '')];
   if (before === undefined || after === undefined) return false;
   const { style, script } = other;
   return isSamePage({ before, after, style, script, template: mould.template });
@@ -82,8 +82,21 @@ function moveRange({ start, end }: Range, by: number): Range {
   return { start: start + by, end: end + by };
 }
 
-/** Style and script say nothing of what the markup of a cast is. */
-function markupOf(mould: Mould): string | undefined {
+/**
+ * Style and script say nothing of what the markup of a cast is. Inline style that asks for a field by
+ * its custom property has the default there.
+ *
+ * @param known a template whose own custom properties stay as they are written
+ */
+function markupOf(mould: Mould, known = mould.template): string | undefined {
   const { isSound, write, root } = compileMould({ ...mould, style: '', script: '' });
-  return isSound ? write(root.default as unknown as CheckedValues, 'c') : undefined;
+  if (!isSound) return undefined;
+  const held = new Map(root.members.map((one) => [one.property, one.default] as const));
+  const withValues = (style: string) =>
+    style.replace(/var\((--[\w-]+)\)/g, (written, name) => {
+      const value = held.get(name);
+      return typeof value === 'string' && !known.includes(written) ? value : written;
+    });
+  const markup = write(root.default as unknown as CheckedValues, 'c');
+  return markup.replace(/\sstyle=(?:"[^"]*"|'[^']*')/g, withValues);
 }

@@ -79,9 +79,6 @@ export function castScript(setting: ScriptSetting): CastScript {
   const libraries = found.map(({ library }) => library);
   const named = namedElements(use, ids);
   const elements = named.filter((name) => !isOutside(name));
-  const names = [...new Set([...use.free, ...inHandlers])].filter(
-    (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
-  );
   const edits = [
     ...placeEdits(script, use, setting.standIns),
     ...pageEdits({ ...setting, use, script, own: new Set(elements) }),
@@ -93,11 +90,12 @@ export function castScript(setting: ScriptSetting): CastScript {
   const inline = handlers.length > 0 ? [endless(handlersFunction(setting, known))] : [];
   const changed = [...edits.map(({ text }) => text), ...inline];
   const needsWindow = reached.length > 0 || changed.some((text) => /\bwindow\b/.test(text));
-  if (needsWindow && !names.includes('window')) names.push('window');
-  if (named.length > 0 && !names.includes('document')) names.push('document');
-  const { head, taken } = headOf(read, names);
+  const names = namesGiven(use, inHandlers, { window: needsWindow, document: named.length > 0 });
+  const host = ofHost(mould, read);
+  const { head, taken } = headOf(host.awaits, read, names);
   const opening = [
     ...(read.isStrict ? ["'use strict';", ...taken] : []),
+    ...host.opening,
     ...ownNames(use, elements),
     ...named.map((name) => elementByName(name, isOutside(name))),
     ...('program' in parsed && libraries.length > 0 ? takenUp(parsed.program, reached) : []),
@@ -110,7 +108,6 @@ export function castScript(setting: ScriptSetting): CastScript {
   const all = [script, spoken, ...libraries.map(({ text }) => text)].join('\n');
   const hasJquery = asksForJquery(mould) || bringsJquery(script);
   const far = farScripts(mould);
-  const targets = read.usesMould ? targetsOf(mould) : [];
   const {
     parts: confining,
     adds,
@@ -127,7 +124,7 @@ export function castScript(setting: ScriptSetting): CastScript {
     hasIds,
     hasAttributes: mould.manifest.page !== undefined,
     hasSlots: /\skm-slot\s*=/.test(mould.template),
-    hasTargets: targets.length > 0,
+    hasTargets: host.targets.length > 0,
   });
   return {
     code,
@@ -141,8 +138,7 @@ export function castScript(setting: ScriptSetting): CastScript {
         plain: code.includes('mould.plain('),
         handlers: handlers.length > 0,
         first: reachesOut(mould),
-        globals: shared.length > 0,
-        load: libraries.length > 0 || asksForJquery(mould) || shared.length > 0,
+        ...sharingFlags(mould, shared, libraries),
         older: hasJquery && isOld(mould, all),
         jquery: hasJquery,
         ...loadingFlags(far, adds),
@@ -150,12 +146,41 @@ export function castScript(setting: ScriptSetting): CastScript {
       confining,
     ),
     reach: { adds, ...members },
-    targets,
+    targets: host.targets,
     events: mould.manifest.sharedEvents ?? [],
     needsValues: read.usesMould || asksForValues(spoken),
     effects: effectsOf(use),
     reads: valuesRead(parsed, script, handlers),
   };
+}
+
+/** Names of the page that a script is given its own of. */
+function namesGiven(
+  use: PageUse,
+  inHandlers: readonly string[],
+  needs: Readonly<Record<'window' | 'document', boolean>>,
+): string[] {
+  const names = [...use.free, ...inHandlers].filter(
+    (name) => leadingOut.has(name) && !use.assigned.has(name) && !isLive(name, use),
+  );
+  const more = (['window', 'document'] as const).filter((name) => needs[name]);
+  return [...new Set([...names, ...more])];
+}
+
+/** Lets the cast know which selectors its fields hold; only who needs it carries it. */
+const heldValues = '(mould.root.host || mould.root).kmCast.values = mould.values;';
+
+/** Waits until the page has been read (HTML Standard, 3.1.4). */
+const whenRead =
+  "if (mould.page.readyState === 'loading') await new Promise((done) => mould.page.addEventListener('DOMContentLoaded', done));";
+
+/** What a script that speaks of elements of the host begins with. */
+function ofHost(mould: Mould, { usesMould, awaits }: ScriptRead) {
+  const targets = usesMould ? targetsOf(mould) : [];
+  if (targets.length === 0) return { targets, awaits, opening: [] };
+  // Elements of the host that it speaks of may still be to come.
+  const waits = awaits || !/\bawait\b/.test(mould.script);
+  return { targets, awaits: waits, opening: [heldValues, ...(waits ? [whenRead] : [])] };
 }
 
 /** Fields that name elements of the host. */
@@ -178,12 +203,16 @@ function effectsOf({ nodes }: PageUse): string[] {
 }
 
 /** How the function of a script begins; where it is strict, what it takes of the window first. */
-function headOf(read: ScriptRead, names: readonly string[]): { head: string; taken: string[] } {
+function headOf(
+  awaits: boolean,
+  read: ScriptRead,
+  names: readonly string[],
+): { head: string; taken: string[] } {
   const asked = names.length > 0 ? [`{ ${names.join(', ')} }`] : [];
   // What is taken apart may not be a parameter of a function that says it is strict (ECMAScript, 15.2.1).
   const given = read.isStrict ? asked.map(() => 'reach') : asked;
   return {
-    head: `${read.awaits ? 'async ' : ''}function (${['mould', ...given].join(', ')}) {`,
+    head: `${awaits ? 'async ' : ''}function (${['mould', ...given].join(', ')}) {`,
     taken: asked.map((one) => `const ${one} = reach;`),
   };
 }
@@ -193,6 +222,12 @@ function loadingFlags(far: readonly Library[], adds: readonly string[]) {
   const writesHead = far.some(({ provides }) => provides !== 'jQuery');
   const nest = writesHead || adds.includes('styles');
   return { start: true, bring: far.length > 0, heads: writesHead, nest };
+}
+
+/** Parts for names that libraries, handlers and scripts have in common. */
+function sharingFlags(mould: Mould, shared: readonly string[], libraries: readonly LibraryCode[]) {
+  const isShared = shared.length > 0;
+  return { globals: isShared, load: isShared || libraries.length > 0 || asksForJquery(mould) };
 }
 
 /** Parts in the order in which they are put on a page. */

@@ -74,10 +74,10 @@ export const unclosed: Check = ({ markup }) => {
 };
 
 /**
- * Where an open element has to end: before the first end tag of one that it stands in. Undefined
+ * Where an open element has to end: after the last words before the first end tag of one that it stands in. Undefined
  * where another of its name stands before that, which may be the one that lost its end.
  */
-function endOf({ elements }: MarkupSource, { name, start, startTag }: MarkupElement) {
+function endOf({ elements, text }: MarkupSource, { name, start, startTag }: MarkupElement) {
   const ends = elements.flatMap(({ start: begun, endTag }) =>
     endTag && begun < start && endTag.start >= startTag.end ? [endTag.start] : [],
   );
@@ -85,7 +85,7 @@ function endOf({ elements }: MarkupSource, { name, start, startTag }: MarkupElem
   const isAlone = !elements.some(
     (one) => one.name === name && one.start > start && one.start < end,
   );
-  return Number.isFinite(end) && isAlone ? end : undefined;
+  return Number.isFinite(end) && isAlone ? text.slice(0, end).trimEnd().length : undefined;
 }
 
 /**

@@ -2,20 +2,21 @@ import type { JsonObject } from '../../../model/json-source.ts';
 import { isSafeAddress } from '../../../model/safe-address.ts';
 import { type Atom, type Mark, replaced } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
-import { isBoundText, type Tree, type TreeElement, type TreeText } from '../tree.ts';
+import { hasWords, isBoundText, type Tree, type TreeElement, type TreeText } from '../tree.ts';
 import { attributeMark, cutMark, hole, type MarkupDetector } from './detector.ts';
 import { isContent } from './is-content.ts';
 import { onlyText } from './only-text.ts';
 
 /** Links: the address, the text where there is one, and whether a new tab opens. */
-export const links: MarkupDetector = (element, { tree, isWritten }) => {
+export const links: MarkupDetector = (element, { tree, isWritten, isInScript }) => {
   const href = element.attributes.get('href');
   if (!href || (element.name !== 'a' && element.name !== 'area')) return [];
   if (isBoundText(href.text) || !isSafeAddress(href.text) || isOwn(tree, href.text)) return [];
   const isSaid = !isWritten(element) && !isNamedBefore(tree, element, href.text);
   const text = isSaid ? (onlyText(element) ?? ownText(element)) : undefined;
   // The top of the page is no place of anybody's (HTML Standard, 7.4.6.4).
-  if (/^#top$/i.test(href.text) || (href.text === '#' && !text)) return [];
+  if (/^#top$/i.test(href.text) || (href.text === '#' && !text && !isWaiting(element, isInScript)))
+    return [];
   const target = element.attributes.get('target');
   const opens = target?.text === '_blank' ? target : undefined;
   const marks: Mark[] = [attributeMark(href, hole())];
@@ -51,6 +52,12 @@ export const links: MarkupDetector = (element, { tree, isWritten }) => {
     },
   ];
 };
+
+/** True for a link around some content whose address is still to come, and that no script handles. */
+function isWaiting(element: TreeElement, isInScript: (word: string) => boolean): boolean {
+  const names = [...element.classes, element.attributes.get('id')?.text ?? ''];
+  return hasWords(element) && !element.attributes.has('onclick') && !names.some(isInScript);
+}
 
 /** True where a number or a mail address leads from other words as well: those are apart, it is one. */
 function isNamedBefore({ elements }: Tree, element: TreeElement, href: string): boolean {

@@ -1,5 +1,5 @@
 import { isSafePicture } from '../../../model/safe-address.ts';
-import { type Atom, replaced } from '../atom.ts';
+import { type Atom, replaced, type Spoken } from '../atom.ts';
 import { elementNames } from '../names/element-names.ts';
 import { kindOfValue, valueAs } from '../style/own-properties.ts';
 import { colorKey, type ValuePart, valueParts } from '../style/values.ts';
@@ -7,7 +7,9 @@ import { isBoundText, type TreeElement } from '../tree.ts';
 import { hole, type MarkupDetector } from './detector.ts';
 
 /** Values of inline style: custom properties, colours, shares, pictures and times. */
-export const styleValues: MarkupDetector = (element, { tree }) => {
+export const styleValues: MarkupDetector = (element, { tree, isInScript }) => {
+  // What script reads of inline style has to be the value itself.
+  const text = isInScript('style') ? hole() : variable;
   const style = element.attributes.get('style');
   if (!style?.isQuoted || isBoundText(style.text)) return [];
   const { start, end } = style.value;
@@ -17,9 +19,17 @@ export const styleValues: MarkupDetector = (element, { tree }) => {
     const about = { element, slot: `style:${property}` };
     return property.startsWith('--')
       ? ownProperty(about, property, value, at)
-      : plainProperty(about, property, value, at);
+      : plainProperty(about, property, value, at, text);
   });
 };
+
+/** Kinds whose values style takes as they are. */
+const byVariable = /^(?:color|length|duration)$/;
+
+/** A custom property, which can differ by width; within rows each has its own value. */
+function variable(spoken: Spoken): string {
+  return spoken.path.includes('.') ? hole()(spoken) : `var(${spoken.property})`;
+}
 
 type About = Pick<Atom, 'slot'> & { readonly element: TreeElement };
 type Written = {
@@ -130,7 +140,13 @@ const held: readonly Held[] = [
   },
 ];
 
-function plainProperty(about: About, property: string, value: string, at: At): Atom[] {
+function plainProperty(
+  about: About,
+  property: string,
+  value: string,
+  at: At,
+  text: (spoken: Spoken) => string,
+): Atom[] {
   const names = elementNames(about.element);
   let nth = 0;
   return valueParts(value, at.start).flatMap((part): Atom[] => {
@@ -148,7 +164,11 @@ function plainProperty(about: About, property: string, value: string, at: At): A
         ...read(part),
         slot,
         marks: [
-          { ...replaced('template', 'value', range, hole()), start: part.start, end: part.end },
+          {
+            ...replaced('template', 'value', range, byVariable.test(rest.kind) ? text : hole()),
+            start: part.start,
+            end: part.end,
+          },
         ],
         names: [...names.map((name) => `${name} ${word(property)}`), word(property)],
       },

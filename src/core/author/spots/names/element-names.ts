@@ -113,7 +113,7 @@ function prefixOf(root: TreeElement): string[] {
  * what only speaks of looks or states; none where nothing is left.
  */
 export function classWords(name: string, blocks: Blocks): string[] {
-  if (utility.test(name) && !/__|--/.test(name)) return [];
+  if ((utility.test(name) && !/__|--/.test(name)) || name.includes('[')) return [];
   const [base = '', modifier] = name.split(/--/);
   if (modifier && blocks.has(base)) return [modifier];
   const own = base.includes('__') ? (base.split('__').at(-1) ?? '') : withoutBlock(base, blocks);

@@ -75,7 +75,7 @@ export function columnsIn(
       ? tokensOf(one.children, look, around, reps)
       : found[index],
   );
-  const tokens = withProse(read, look.source);
+  const tokens = withProse(read, look);
   return aligned(tokens, look).map((cells) => toColumn(cells, look, around));
 }
 
@@ -170,10 +170,11 @@ function rowsLike(
 /** Joins stretches of prose to one where they are to be edited as one. */
 function withProse(
   all: readonly (readonly Token[] | undefined)[],
-  source: string,
+  { source, isApart }: Pick<RowLook, 'source' | 'isApart'>,
 ): (readonly Token[] | undefined)[] {
   const isPart = (token: Token) =>
-    token.type !== 'text' && elementsOf(token).every((one) => isProse(one, source));
+    token.type !== 'text' &&
+    elementsOf(token).every((one) => isProse(one, source) && !isApart(one));
   const stretches = all.map((tokens) => stretchesOf(tokens ?? [], isPart));
   const isOnce = stretches.every((some) => some.length < 2);
   const flat = stretches

@@ -21,6 +21,8 @@ export interface RowLook {
   readonly nearly: (rows: readonly Row[], why: string) => void;
   /** True for an element that somebody marked as a row. */
   readonly isAsked: (element: TreeElement) => boolean;
+  /** True for an element that is no part of a longer text. */
+  readonly isApart: (element: TreeElement) => boolean;
   /** True for an element that is edited as one text, with all that is in it. */
   readonly isOneText: (element: TreeElement) => boolean;
 }

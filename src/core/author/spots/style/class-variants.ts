@@ -33,7 +33,11 @@ export function classVariantsIn(
     const instead = free.filter(
       (other) => stem !== '' && stemOf(other) === stem && sharesOne(own, sets.get(other)),
     );
-    const added = free.filter((other) => other.startsWith(`${name}--`) && sets.has(other));
+    // Where one of them is there, the others take its place.
+    const hasOne = [...used].some((other) => other.startsWith(`${name}--`));
+    const added = hasOne
+      ? []
+      : free.filter((other) => other.startsWith(`${name}--`) && sets.has(other));
     const names = instead.length > 0 ? instead : added;
     const isChoice = names.length > 0 && names.length <= most;
     return isChoice ? { isInstead: instead.length > 0, names } : undefined;
