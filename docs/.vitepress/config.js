@@ -36,6 +36,7 @@ export default defineConfig({
       {
         text: 'Widgets',
         items: [
+          page('Jobs from end to end', 'jobs'),
           page('How fields are found', 'spots'),
           page('By hand', 'by-hand'),
           page('Fields', 'fields'),

@@ -62,6 +62,7 @@ describe('fields in the workbench', () => {
       'A number: so many copies of it',
       'A switch for its tags; what is in it stays',
       'All that is in it as one text with formatting',
+      'All that is in it as markup of any kind, such as an embed code',
       'A place for other widgets; what is in it shows while there are none',
       'Shown under a condition',
     ]);

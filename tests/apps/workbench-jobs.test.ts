@@ -89,7 +89,7 @@ const jobs: Readonly<Record<string, Job>> = {
       { file: 'style.css', text: '300px', name: 'height' },
     ],
     has: {
-      'template.html': ['{~left~}', '{~right~}'],
+      'template.html': ['var(--left)', 'var(--right)'],
       'style.css': ['translateY(var(--lift))', 'scale(var(--growth))', 'var(--height)'],
     },
   },

@@ -212,6 +212,39 @@ import('keen-mould/elements').then(() => document.body.append(document.createEle
     expect(assets.length).toBeGreaterThan(2);
   });
 
+  it('does in a bundle what it does without: nothing that it needs is shaken off', async () => {
+    const names = ['importSnippet', 'findSpots', 'bindSpots', 'checkMould', 'compileMould'];
+    await write(
+      'whole.js',
+      `import { ${names.join(', ')} } from 'keen-mould';
+const text = '<h3 class="a">Mill</h3><style>.a { color: #8c2f24; width: 40px }</style><script>const PAUSE = 900; setTimeout(() => {}, PAUSE);</script>';
+const { mould } = importSnippet([{ name: 'a.html', text }]);
+const bound = bindSpots(mould, 'recommended').mould;
+const said = [findSpots(mould), bound, checkMould(bound), compileMould(bound).cast({ values: { color: 'red' } }).css];
+globalThis.console.log(JSON.stringify(said));`,
+    );
+    await bundle({
+      entryPoints: [join(project, 'whole.js')],
+      bundle: true,
+      format: 'esm',
+      outfile: join(project, 'whole.mjs'),
+      logLevel: 'error',
+    });
+    const without = run(process.execPath, 'whole.js');
+    expect(without.said).toContain('"kind":"color"');
+    expect(run(process.execPath, 'whole.mjs')).toEqual(without);
+    await build({
+      root: project,
+      logLevel: 'error',
+      build: {
+        outDir: join(project, 'lib'),
+        lib: { entry: 'whole.js', formats: ['es'], fileName: 'whole' },
+      },
+    });
+    const made = readdirSync(join(project, 'lib')).find((one) => one.startsWith('whole')) ?? '';
+    expect(run(process.execPath, join('lib', made))).toEqual(without);
+  });
+
   it.each(['panes', 'element'])(
     'makes what a plain page takes by a script tag: %s',
     async (form) => {

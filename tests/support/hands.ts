@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { expect } from 'vitest';
-import { type Mark, mark } from './marking.ts';
+import { type Mark, mark, point } from './marking.ts';
 import { go, pasteIn, said } from './workbench.ts';
 
 /** What `The host takes` has, with the parts that it gives. */
@@ -15,6 +15,8 @@ export class Hands {
   readonly page: Page;
   /** What was typed into the form. */
   readonly filled: string[] = [];
+  /** What was done, in words. */
+  readonly steps: string[] = [];
   clicks = 0;
   private isMarking = false;
   private at = 'Paste';
@@ -25,12 +27,14 @@ export class Hands {
 
   async paste(text: string): Promise<void> {
     this.clicks += 1;
+    this.steps.push('paste');
     await pasteIn(this.page, text);
   }
 
   /** Takes only some elements of the page that was pasted. */
   async only(selector: string): Promise<void> {
     this.clicks += 1;
+    this.steps.push(`take only \`${selector}\``);
     const box = this.page.getByLabel(/Take only these elements/);
     await box.fill(selector);
     await box.press('Enter');
@@ -44,12 +48,14 @@ export class Hands {
 
   async press(name: string | RegExp): Promise<void> {
     this.clicks += 1;
+    this.steps.push(`*${typeof name === 'string' ? name : 'Take … recommended'}*`);
     await this.page.getByRole('button', { name }).first().click();
   }
 
   async step(name: 'Paste' | 'Fields' | 'Try' | 'Get the code'): Promise<void> {
     this.clicks += 1;
     this.at = name;
+    this.steps.push(`*${name}*`);
     await go(this.page, name);
   }
 
@@ -76,13 +82,25 @@ export class Hands {
       this.isMarking = true;
     }
     const { file, form, name, into, options } = one;
+    this.steps.push(`\`${one.text}\` in the code${form ? `: ${form}` : ''}`);
     this.clicks += 2 + [file, form, name, into, options].filter(Boolean).length;
     await mark(this.page, one);
+  }
+
+  /** Makes a field of its own of a place that a field with several fills. */
+  async split(one: Mark): Promise<void> {
+    this.clicks += 2 + (one.file ? 1 : 0);
+    this.steps.push(`\`${one.text}\` in the code`);
+    await this.page.getByText('Select a place in the code yourself').click();
+    await point(this.page, one);
+    await this.press('Make it a field of its own');
+    await expect.poll(() => said(this.page)).toMatch(/of its own now/);
   }
 
   /** Says something of the widget itself. */
   async about(label: string, value: string): Promise<void> {
     this.clicks += 2;
+    this.steps.push(`*The widget itself*: ${label}: ${value}`);
     await this.page.getByText('The widget itself').click();
     const line = this.page.locator('.about').getByLabel(label, { exact: true });
     await line.fill(value);
@@ -96,6 +114,7 @@ export class Hands {
     for (const [label, value] of Object.entries(values)) {
       this.clicks += 1;
       this.filled.push(value);
+      this.steps.push(`${label}: ${value}`);
       await this.page.locator('km-form').getByLabel(label, { exact: true }).first().fill(value);
     }
   }
@@ -105,6 +124,7 @@ export class Hands {
     if (this.at !== 'Get the code') await this.step('Get the code');
     if (form !== 'block') {
       this.clicks += 1;
+      this.steps.push(`the host takes: ${form}`);
       await this.page.getByLabel('The host takes').selectOption(form);
     }
     const texts: Record<string, string> = {};

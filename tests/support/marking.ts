@@ -54,13 +54,14 @@ async function spotOf(page: Page, text: string, nth: number) {
   );
 }
 
-/** Clicks a place in the code of the workbench and makes a field of it. */
-export async function mark(
+/** Clicks a place in the code of the workbench, or selects a stretch of it. */
+export async function point(
   page: Page,
-  { file = 'template.html', text, to, nth = 0, ...made }: Mark,
-) {
+  { file = 'template.html', text, to, nth = 0 }: Mark,
+): Promise<void> {
   const files = page.locator('.code .pick select').first();
   await files.selectOption(file);
+  await page.getByRole('textbox', { name: `${file} of the mould` }).waitFor();
   const first = await spotOf(page, text, nth);
   if (to === undefined) await page.mouse.click(...first.middle);
   else {
@@ -70,12 +71,17 @@ export async function mark(
     await page.mouse.move(last.end[0] + 1, last.end[1], { steps: 4 });
     await page.mouse.up();
   }
+}
+
+/** Clicks a place in the code of the workbench and makes a field of it. */
+export async function mark(page: Page, one: Mark): Promise<void> {
+  await point(page, one);
   const offer = page.locator('.code .offer');
-  const { form, name, options, into } = made;
+  const { form, name, options, into } = one;
   if (form) await offer.getByLabel('What it becomes').selectOption(form);
   if (into) await offer.getByLabel('Or fill it by').selectOption(into);
   else if (name) await offer.getByLabel('Name, or condition').fill(name);
   if (options) await offer.getByLabel('Choices, with commas').fill(options);
-  await offer.getByRole('button', { name: 'Make it a field' }).click();
+  await offer.getByRole('button', { name: 'Make it a field', exact: true }).click();
   await offer.waitFor({ state: 'detached' });
 }

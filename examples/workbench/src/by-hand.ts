@@ -6,6 +6,7 @@ import {
   offersAt,
   type PlaceOffers,
   setCondition,
+  splitPlace,
 } from 'keen-mould';
 import { orReason } from './refused.ts';
 
@@ -74,6 +75,14 @@ export function cleared(mould: Mould, marked: Marked): Made {
   return orReason(() => {
     const { mould: made, field } = clearPlace(mould, placeOf(mould, marked));
     return { mould: made, said: `${field} no longer fills that place.` };
+  });
+}
+
+/** Makes a field of its own of one place of a field that has several. */
+export function split(mould: Mould, marked: Marked): Made {
+  return orReason(() => {
+    const { mould: made, field } = splitPlace(mould, placeOf(mould, marked));
+    return { mould: made, said: `${field} is a field of its own now.` };
   });
 }
 

@@ -6,10 +6,11 @@ export const story: Story = {
     'A footer with embed codes of three providers, in the palette of each site, kept on the rack',
   commands: [
     'keen-mould import paste.html --name foot --bind',
-    'keen-mould rack add foot --rack rack && keen-mould rack take foot --as next-foot --rack rack',
-    'keen-mould cast next-foot --id one --out one.html',
+    'keen-mould rack add foot --rack rack',
+    'keen-mould cast foot --id one --out one.html',
   ],
   copies: [
+    'keen-mould rack take foot --as next-foot --rack rack',
     'keen-mould cast next-foot --id two --fill heading="Where we are" --fill place=77 --fill frameAddress=https://maps.example/embed?place=quay --out two.html',
   ],
   clicks: async (hands) => {

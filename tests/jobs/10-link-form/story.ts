@@ -11,7 +11,12 @@ export const story: Story = {
   copies: [
     `keen-mould cast quote --id two --fill linkColour=#d00000 --fill sentTo=/ask.php --fill heading="Ask us" --out two.html`,
   ],
-  clicks: (hands) => hands.usual({ Heading: 'Ask us', Button: 'Off it goes' }),
+  clicks: async (hands) => {
+    await hands.takeRecommended();
+    await hands.split({ file: 'style.css', text: '--heading-color', nth: 1 });
+    await hands.fill({ Heading: 'Ask us' });
+    return hands.code();
+  },
   check: async (page) => {
     expect(
       await page

@@ -13,6 +13,7 @@ import {
   offersFor,
   type SourceFile,
   sources,
+  split,
 } from '../by-hand.ts';
 import type { Mark } from '../code-pane.ts';
 import '../code-pane.ts';
@@ -145,7 +146,8 @@ function restoring(bench: Bench, mould: Mould, marked: Marked) {
   const [part] = sources[marked.file];
   const near = mould[part].slice(Math.max(0, marked.start - 40), marked.end + 40);
   if (!/\{~|km-|var\(--|mould\.values/.test(near)) return nothing;
-  return html`<button type="button" @click=${() => done(bench, cleared(mould, marked))}>Restore this place</button>`;
+  return html`<button type="button" @click=${() => done(bench, cleared(mould, marked))}>Restore this place</button>
+    <button type="button" @click=${() => done(bench, split(mould, marked))}>Make it a field of its own</button>`;
 }
 
 function done(bench: Bench, made: Made): void {

@@ -86,7 +86,9 @@ export function elementOffers(reading: Reading, { element }: Of<'element'>): Han
         isInside: true,
         changes: ({ path }) => {
           const { start, end } = trimmed(written, inner.start);
-          const open = `<a km-shell="${path}" href="{~${path}~}">`;
+          // What had no link looks as it did.
+          const look = 'color: inherit; text-decoration: inherit';
+          const open = `<a km-shell="${path}" href="{~${path}~}" style="${look}">`;
           return [
             { in: 'template', start, end: start, parts: [open] },
             { in: 'template', start: end, end, parts: ['</a>'] },

@@ -4,10 +4,12 @@ import { Refusal } from '../../problem/refusal.ts';
 import type { Range } from '../../text/edits.ts';
 import { bindAskedList } from '../bind/bind-spots.ts';
 import { unbindField } from '../bind/unbind-field.ts';
+import type { TreeElement } from '../spots/tree.ts';
 import { renderSources } from '../ties/bound-mould.ts';
 import { readTies } from '../ties/ties.ts';
 import { rangeBack } from './hand-change.ts';
 import { mixedList } from './mixed-list.ts';
+import type { Reading } from './stand.ts';
 
 /** A mould with a list made by hand. */
 export interface HandList {
@@ -55,4 +57,21 @@ export function listByHand(mould: Mould, marked: readonly Range[], name?: string
     free = unbindField(free, found.inTheWay).mould;
   }
   throw new Refusal(finding('hand/no-rows', { why: 'too many fields stand in them' }));
+}
+
+/** The list some of whose rows are marked together with elements that are none of them. */
+export function listAmong(
+  { tree }: Pick<Reading, 'tree'>,
+  starts: readonly Pick<Range, 'start'>[],
+): string | undefined {
+  const marked = starts.flatMap(
+    ({ start }) => tree.elements.find((one) => one.start === start) ?? [],
+  );
+  const lists = marked.map((one) => listOfRow(one) ?? listOfRow(one.parent));
+  const own = lists.find((list) => list !== undefined);
+  return own !== undefined && lists.includes(undefined) ? own.split('.')[0] : undefined;
+}
+
+function listOfRow(element: TreeElement | undefined): string | undefined {
+  return element?.attributes.get('km-each')?.text.trim();
 }

@@ -9,6 +9,7 @@ import { type Finding, finding } from '../../problem/finding.ts';
 import { nearestName } from '../../problem/nearest-name.ts';
 import { Refusal } from '../../problem/refusal.ts';
 import { keysOf, manifestAt, withManifestAt } from '../bind/manifest-edit.ts';
+import { unbindField } from '../bind/unbind-field.ts';
 import { readScriptSource } from '../sources/script-source.ts';
 import { readStyleSource } from '../sources/style-source.ts';
 import { readTree } from '../spots/tree.ts';
@@ -21,7 +22,7 @@ import { classWordOffers, elementOffers } from './element-offers.ts';
 import { type HandChange, rangeBack, withHandChanges } from './hand-change.ts';
 import { asked, freeName, titleOf, withinRows } from './hand-names.ts';
 import { type Joint, joined } from './join.ts';
-import { listByHand } from './list-by-hand.ts';
+import { listAmong, listByHand } from './list-by-hand.ts';
 import type { HandOffer, HandPath } from './offer.ts';
 import { withOpenRows } from './open-rows.ts';
 import { type Place, positionOf, readPlace, readPlaces } from './place.ts';
@@ -319,18 +320,23 @@ function jointOf(mould: Mould, stand: Stand, written: string | undefined): Joint
   return field && { field, ...(sign ? { reckon: `${sign} ${amount}` } : {}) };
 }
 
-function listOf(
-  mould: Mould,
-  reading: Reading,
-  place: string,
-  { field, title }: Marking,
-): MarkedPlace {
+function listOf(mould: Mould, reading: Reading, place: string, marking: Marking): MarkedPlace {
+  const { field, title } = marking;
   const starts = readPlaces(mould, reading, place).flatMap((one) => {
     const several = one.in === 'template' ? elementsIn(reading, one) : [];
     if (several.length > 0) return several.map(({ start, end }) => ({ start, end }));
     const stand = standing(mould, reading, one);
     return stand.as === 'element' ? [stand.range] : [];
   });
+  const among = listAmong(reading, starts);
+  if (among !== undefined) {
+    const { mould: free } = unbindField(mould, among);
+    const made = listOf(free, readForHand(free), place, marking);
+    return {
+      ...made,
+      findings: [finding('hand/taken-into-rows', { name: among }), ...made.findings],
+    };
+  }
   const { mould: made, name, findings } = listByHand(mould, starts, field);
   const keys = keysOf(made, name);
   return {

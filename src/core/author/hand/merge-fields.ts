@@ -54,12 +54,13 @@ export function mergeFields(mould: Mould, from: string, into: string): MarkedPla
 /**
  * Makes a field of its own of one place of a field that has several.
  *
+ * @param name of the new field; by default after what stands there
  * @throws Refusal where no field fills the place, or it has no other
  *
  * @example
  * const { mould: two } = splitPlace(mould, 'style.css:9:12', 'lineColour');
  */
-export function splitPlace(mould: Mould, place: string, name: string): MarkedPlace {
+export function splitPlace(mould: Mould, place: string, name?: string): MarkedPlace {
   requireMould(mould);
   const at = readPlace(mould, readForHand(mould), place);
   const { tie, change } = tieAt(mould, readTies(mould), at, place);
@@ -74,7 +75,7 @@ export function splitPlace(mould: Mould, place: string, name: string): MarkedPla
   if (cleared.isGone || !now) throw new Refusal(finding('hand/nothing-to-clear', { place }));
   const position = positionOf(cleared.mould, { in: change.in, ...now });
   const split = markPlace(cleared.mould, position, {
-    field: name,
+    ...(name === undefined ? {} : { field: name }),
     ...(isKind(tie.kind) ? { form: tie.kind } : {}),
   });
   const keys = keysOf(split.mould, split.field);

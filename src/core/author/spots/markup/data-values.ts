@@ -54,6 +54,17 @@ function isKey({ parent, name }: TreeElement, attribute: TreeAttribute): boolean
   return words.length > 1 && new Set(words).size === words.length;
 }
 
+/** True for -1 where what stands beside has 1: which way each goes. */
+function isDirection({ parent }: TreeElement, { name, text }: TreeAttribute): boolean {
+  const opposite = String(-Number(text));
+  return (
+    /^[-+]?1$/.test(text) &&
+    (parent?.children ?? []).some(
+      (one) => one.node === 'element' && one.attributes.get(name)?.text === opposite,
+    )
+  );
+}
+
 function valueAtom(
   look: MarkupLook,
   element: TreeElement,
@@ -74,6 +85,7 @@ function valueAtom(
     const isTime = /(?:duration|delay|interval|speed|time|timeout|pause)$/.test(name);
     // A library's own attribute may still hold a time to choose.
     if ((hooks.test(name) && !isTime) || look.isHook(attribute.name)) return undefined;
+    if (isDirection(element, attribute)) return undefined;
     const weight = 0.8;
     if (isTime && Number(text) >= 50) {
       // Script reads the number, so that a number it stays.

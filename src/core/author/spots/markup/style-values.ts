@@ -18,7 +18,9 @@ export const styleValues: MarkupDetector = (element, { tree, isInScript }) => {
     const at = { start: start + offset, end: start + offset + value.length };
     const about = { element, slot: `style:${property}` };
     return property.startsWith('--')
-      ? ownProperty(about, property, value, at)
+      ? isCount(element, property, value)
+        ? []
+        : ownProperty(about, property, value, at)
       : plainProperty(about, property, value, at, text);
   });
 };
@@ -52,6 +54,17 @@ export function declarationsIn(style: string): Written[] {
     const offset = match.index + whole.length - raw.length;
     return { property, value, offset, start: match.index + whole.indexOf(property) };
   });
+}
+
+/** True for a number by which elements beside each other are counted: `--i: 0`, `--i: 1`. */
+function isCount({ parent }: TreeElement, property: string, value: string): boolean {
+  if (!/^\d+$/.test(value)) return false;
+  const all = (parent?.children ?? []).flatMap((one) => {
+    const style = one.node === 'element' ? one.attributes.get('style')?.text : undefined;
+    const found = declarationsIn(style ?? '').find((each) => each.property === property);
+    return found ? [Number(found.value)] : [];
+  });
+  return all.length > 1 && all.every((one, at) => one === (all[0] ?? 0) + at);
 }
 
 function ownProperty(about: About, property: string, value: string, at: At): Atom[] {
