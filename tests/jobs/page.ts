@@ -15,7 +15,7 @@ export interface Told {
 
 const docs = fileURLToPath(new URL('../../docs/', import.meta.url));
 /** The stretch of the page that is made. */
-export const tablePlace = /(?<=<!-- made by npm run jobs -->\n\n)[\s\S]*?(?=\n\n<!-- end -->)/;
+const tablePlace = /(?<=<!-- made by npm run jobs -->\n\n)[\s\S]*?(?=\n\n<!-- end -->)/;
 
 const seconds = (number: number) => `${number.toFixed(1)} s`;
 
