@@ -121,7 +121,10 @@ export function withGiven(
 ): Library[] {
   const all = [...found];
   const first: Library[] = [];
-  for (const { name, version, part, from } of given) {
+  for (const { name: asked, version, part, from } of given) {
+    // People write jQuery, package names are in lower case.
+    const isAsked = (one: Library) => one.name.toLowerCase() === asked.toLowerCase();
+    const name = all.find(isAsked)?.name ?? asked;
     const address = typeof from === 'object' ? shelf.add(from.fileName, from.bytes) : from;
     // What the script imports by that name is a module, whatever its file looks like.
     const isModule = part === 'script' && all.some((one) => one.name === name && one.module);

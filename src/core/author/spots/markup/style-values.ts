@@ -18,9 +18,7 @@ export const styleValues: MarkupDetector = (element, { tree, isInScript }) => {
     const at = { start: start + offset, end: start + offset + value.length };
     const about = { element, slot: `style:${property}` };
     return property.startsWith('--')
-      ? isCount(element, property, value)
-        ? []
-        : ownProperty(about, property, value, at)
+      ? ownProperty(about, property, value, at, isCount(element, property, value) ? 0.3 : 0.9)
       : plainProperty(about, property, value, at, text);
   });
 };
@@ -67,7 +65,13 @@ function isCount({ parent }: TreeElement, property: string, value: string): bool
   return all.length > 1 && all.every((one, at) => one === (all[0] ?? 0) + at);
 }
 
-function ownProperty(about: About, property: string, value: string, at: At): Atom[] {
+function ownProperty(
+  about: About,
+  property: string,
+  value: string,
+  at: At,
+  weight: number,
+): Atom[] {
   const read = kindOfValue(value);
   if (!read) return [];
   const words = property.slice(2).replace(/[-_]+/g, ' ');
@@ -78,7 +82,7 @@ function ownProperty(about: About, property: string, value: string, at: At): Ato
       value: valueAs(read.kind, value),
       marks: [replaced('template', 'value', at, hole())],
       names: [words],
-      weight: 0.9,
+      weight,
       why: "one of the author's custom properties",
       ...(read.kind === 'color' ? { same: `color ${colorKey(value)}` } : {}),
     },
