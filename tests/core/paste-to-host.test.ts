@@ -195,6 +195,15 @@ describe('a script from a provider', () => {
     expect(kept(paste)).toBe(true);
     const { ready } = compileMould(imported(paste));
     // Its style stands in the page, and would be held off with the host's.
+    const { guard } = ready.styleIn({ sealed: false, look: 'own' });
+    expect(guard).toContain(':not(:has(> script[src]) *)');
+    expect(guard).not.toContain('!important');
+  });
+
+  it('may fill an empty element anywhere, so that none is guarded', () => {
+    const paste =
+      '<div><i id="here"></i><div id="p"></div></div><p><script src="https://p.example/w.js"></script></p>';
+    const { ready } = compileMould(imported(paste));
     expect(ready.styleIn({ sealed: false, look: 'own' }).guard).toBe('');
   });
 

@@ -210,7 +210,7 @@ function styleInManner(
       : isHeldOff
         ? resetOf({ ...source, trees, scoping, rootName: rootFacts.name })
         : '',
-    guard: isHeldOff && !source.hasEmbed ? guardIn(base, scoping, ownsId) : '',
+    guard: isHeldOff && !isFilled(source) ? guardIn(base, scoping, ownsId) : '',
     look: !sealed && look === 'host' ? 'host' : undefined,
     ofPage,
     ofMould: mouldStyle(base, scoping, scoped, rules),
@@ -258,14 +258,21 @@ function mouldStyle(
   ]);
 }
 
+/** An empty element, which a provider's script may fill with what has style of its own. */
+const empty = /<(div|span|section|aside|p|ins|article)\b[^>]*>\s*<\/\1>/i;
+
+function isFilled({ hasEmbed, template }: StyleSource): boolean {
+  return hasEmbed && empty.test(template);
+}
+
 function guardIn(
   { source, trees, own }: StyleBase,
   scoping: Scoping,
   ownsId: StyledTemplate['ownsId'],
 ): string {
-  const { template, scripts, moving } = source;
+  const { template, scripts, moving, hasEmbed } = source;
   const parts = pseudoElementsOf([template, ...(scripts ?? [])], trees);
-  return guardOf({ scoping, moving, parts, ownsId, properties: own });
+  return guardOf({ scoping, moving, parts, ownsId, hasEmbed, properties: own });
 }
 
 /** The name in a declaration. */

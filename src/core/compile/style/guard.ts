@@ -19,6 +19,8 @@ export interface GuardSource {
   readonly parts: readonly (readonly string[])[];
   /** True for an id that each cast has one of its own of. */
   readonly ownsId: (id: string) => boolean;
+  /** True where a provider's script shows something, beside itself in the element that it is in. */
+  readonly hasEmbed: boolean;
   /** Custom properties of the mould's own, less those that a site may set. */
   readonly properties: readonly string[];
 }
@@ -60,7 +62,7 @@ function guardRule({ scoping }: GuardSource, rules: readonly string[]): string {
 }
 
 /** What undoes a host's normal rules where not all of an element can be guarded. */
-function weakRule({ scoping, parts, properties }: GuardSource, isWhole: boolean): string {
+function weakRule({ scoping, parts, properties, hasEmbed }: GuardSource, isWhole: boolean): string {
   const set = [
     ...(isWhole ? [] : ['all: revert-layer']),
     ...properties.map((name) => `${name}: revert-layer`),
@@ -68,7 +70,8 @@ function weakRule({ scoping, parts, properties }: GuardSource, isWhole: boolean)
   if (set.length === 0) return '';
   const [before, root] = ownRoot(scoping);
   const rules = nested('', isWhole ? [] : parts, set);
-  return wrapped([...before, `:is(${weight}, ${root}, ${root} *)`], rules.join('\n'));
+  const except = hasEmbed ? ':not(:has(> script[src]) *)' : '';
+  return wrapped([...before, `:is(${weight}, ${root}, ${root} *)${except}`], rules.join('\n'));
 }
 
 /** Elements of which something moves. */

@@ -99,14 +99,18 @@ export interface ResetSource extends HintSource {
 export function resetOf(source: ResetSource): string {
   const { template, scripts, scoping, trees, rootName, customElements } = source;
   const parts = pseudoElementsOf([template, ...(scripts ?? [])], trees);
+  // What a shadow tree says of its slotted elements is weaker than any rule out here.
+  const isSlotting = scripts?.some((text) => text.includes('::slotted')) ?? false;
+  const slotted = (name: string) => (isSlotting ? `, ${name} > *` : '');
   const ofElements = [
     ...nested('', parts, ['all: revert']),
     ...hintRules({ template, scripts }),
-    ...customElements.map((name) => `&:is(${name}) { all: revert-layer }`),
+    ...customElements.map((name) => `&:is(${name}${slotted(name)}) { all: revert-layer }`),
   ];
   const rules = [
     wrapped(['&, & *'], ofElements.join('\n')),
-    `& { ${rootStart(rootName, customElements)} }`,
+    // As the root of a cast it inherits nothing, whatever is said of custom elements.
+    `${customElements.includes(rootName) ? '&&' : '&'} { ${rootStart(rootName, customElements)} }`,
   ];
   const [before, at] = ownRoot(scoping);
   return wrapped([`@layer ${layers.reset}`, ...before, at], rules.join('\n'));
