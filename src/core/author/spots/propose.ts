@@ -59,7 +59,7 @@ export function propose(
   const tree = readTree(mould.template, parsed.template);
   const style = readStyleSource(mould.style, parsed.style);
   const script = readScriptSource(mould.script, parsed.script);
-  const isInScript = (word: string) => word !== '' && isNamedIn(mould.script, word);
+  const isInScript = namedIn(mould.script);
   const atoms = atomsIn({
     tree,
     isInScript,
@@ -178,10 +178,12 @@ function isPutTogether(script: string, start: string): boolean {
   return ['"', "'", '`', '${'].some((end) => script.includes(`${start}${end}`));
 }
 
-function isNamedIn(script: string, word: string): boolean {
-  const at = script.indexOf(word);
-  if (at < 0) return false;
-  return new RegExp(`(?<![\\w-])${escapeRegExp(word)}(?![\\w-])`).test(script);
+function namedIn(script: string): (word: string) => boolean {
+  const words = new Set(script.match(/[\w-]+/g));
+  return (word) => {
+    if (/^[\w-]*$/.test(word)) return words.has(word);
+    return new RegExp(`(?<![\\w-])${escapeRegExp(word)}(?![\\w-])`).test(script);
+  };
 }
 
 function rootsOf(tree: Tree): TreeElement[] {

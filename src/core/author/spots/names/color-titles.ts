@@ -1,7 +1,7 @@
 import { converter, parse as parseColor } from 'culori';
 import type { Range } from '../../../text/edits.ts';
 import type { Proposal } from '../atom.ts';
-import type { Styled } from '../style/detector.ts';
+import { type Styled, usesOfProperty } from '../style/detector.ts';
 import { isPressed } from './pressed.ts';
 import { aroundWords, styledAt, styledElement, subjectWords } from './style-titles.ts';
 import type { TitleLook } from './titles.ts';
@@ -237,12 +237,10 @@ export function colorNoun(property: string): string {
 
 /** Where a custom property is used. */
 function usesOf(property: string, { styled }: TitleLook) {
-  const uses = new RegExp(`var\\(\\s*${property}\\s*[,)]`);
-  return styled.flatMap((by) =>
-    uses.test(by.declaration.value)
-      ? [{ as: isThin(by) ? ('line' as const) : useOf(by.declaration.property), by }]
-      : [],
-  );
+  return usesOfProperty(styled, property).map((by) => ({
+    as: isThin(by) ? ('line' as const) : useOf(by.declaration.property),
+    by,
+  }));
 }
 
 /** True for the background of a box that is no more than a line. */

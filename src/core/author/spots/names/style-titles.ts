@@ -1,5 +1,5 @@
 import type { Proposal } from '../atom.ts';
-import type { Styled } from '../style/detector.ts';
+import { type Styled, usesOfProperty } from '../style/detector.ts';
 import type { TreeElement } from '../tree.ts';
 import { commentAt } from './comment-words.ts';
 import { isPressed } from './pressed.ts';
@@ -43,9 +43,7 @@ export function styleTitles(one: Proposal, look: TitleLook): readonly string[] {
   }
   const comment = commentAt(look.style.text, styled.declaration.offset);
   const words = /^--(?:[a-z]+-)?[a-z]$/.test(property) ? '' : look.words.of(property.slice(2));
-  const uses = look.styled.filter(({ declaration }) =>
-    new RegExp(`var\\(\\s*${property}\\s*[,)]`).test(declaration.value),
-  );
+  const uses = usesOfProperty(look.styled, property);
   const byUse = uses[0] ? measured(uses[0].declaration.property, uses, look) : [];
   const isWhole =
     /(?:size|width|height|gap|space|radius|speed|delay|pause|interval|duration|time|length|number|picture)$/.test(

@@ -28,10 +28,10 @@ export function boundCounts(
     const count = list.rows?.spans.length === 1 ? list.rows.spans[0]?.length : undefined;
     if (count === undefined) return list;
     const same = scripted.filter((one) => {
-      const isCount = one.kind === 'number' && one.values[0] === count && !taken.includes(one);
+      if (one.kind !== 'number' || one.values[0] !== count || taken.includes(one)) return false;
       const words = one.names.flatMap((name) => wordsOf(name));
       const own = new Set(list.names.flatMap((name) => wordsOf(name)));
-      return isCount && words.some((word) => countWords.has(word) || own.has(word));
+      return words.some((word) => countWords.has(word) || own.has(word));
     });
     if (same.length === 0) return list;
     taken.push(...same);

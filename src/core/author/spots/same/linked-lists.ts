@@ -1,4 +1,5 @@
 import type { Json } from '../../../model/json-source.ts';
+import { memoizeByObject } from '../../../text/memoize.ts';
 import type { Proposal, Rows } from '../atom.ts';
 import { isPlainRow } from '../rows/list-of.ts';
 import { joinSame } from '../rows/same-in-rows.ts';
@@ -51,13 +52,16 @@ function isChoosing({ names }: Proposal): boolean {
 }
 
 function haveSame(a: Rows, b: Rows): boolean {
-  const texts = ({ fields }: Rows) =>
-    fields
-      .filter(({ values }) => new Set(values.map((one) => JSON.stringify(one))).size > 1)
-      .map(({ values }) => values.map(keyOf).join('\n'));
-  const others = texts(b);
-  return texts(a).some((one) => others.includes(one));
+  const others = textsOf(b);
+  return textsOf(a).some((one) => others.includes(one));
 }
+
+/** What stands in each column of some rows; each list is compared with all others. */
+const textsOf = memoizeByObject(({ fields }: Rows) =>
+  fields
+    .filter(({ values }) => new Set(values.map((one) => JSON.stringify(one))).size > 1)
+    .map(({ values }) => values.map(keyOf).join('\n')),
+);
 
 function keyOf(value: Json | undefined): string {
   if (typeof value !== 'object' || value === null) return String(value ?? '');

@@ -1,3 +1,4 @@
+import { getOrMake } from '../../../text/memoize.ts';
 import type { StyleSource } from '../../sources/style-source.ts';
 import type { Tree } from '../tree.ts';
 import { styledIn } from './detector.ts';
@@ -26,13 +27,16 @@ export function classVariantsIn(
   const free = [...style.classes.keys()].filter((name) => !used.has(name) && !isInScript(name));
   if (free.length === 0) return () => undefined;
   const sets = propertiesByClass(style, tree);
+  const byStem = new Map<string, string[]>();
+  for (const name of free) {
+    const stem = stemOf(name);
+    if (stem !== '') getOrMake(byStem, stem, () => []).push(name);
+  }
   return (name) => {
     const own = sets.get(name);
     if (!own) return undefined;
-    const stem = stemOf(name);
-    const instead = free.filter(
-      (other) => stem !== '' && stemOf(other) === stem && sharesOne(own, sets.get(other)),
-    );
+    const alike = byStem.get(stemOf(name)) ?? [];
+    const instead = alike.filter((other) => sharesOne(own, sets.get(other)));
     // Where one of them is there, the others take its place.
     const hasOne = [...used].some((other) => other.startsWith(`${name}--`));
     const added = hasOne

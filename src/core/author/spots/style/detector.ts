@@ -1,4 +1,5 @@
 import type { Range } from '../../../text/edits.ts';
+import { getOrMake, memoizeByObject } from '../../../text/memoize.ts';
 import type { StyleDeclaration, StyleRule, StyleSource } from '../../sources/style-source.ts';
 import type { Atom } from '../atom.ts';
 import { type Mark, replaced } from '../atom.ts';
@@ -49,6 +50,20 @@ export function styledIn(style: StyleSource, roots: readonly TreeElement[]): Sty
     const isPlain = rule.conditions.every((one) => /^(?:layer|scope)\b/.test(one));
     return [{ declaration, subject: subjectIn(rule), isPlain }];
   });
+}
+
+const byProperty = memoizeByObject((styled: readonly Styled[]) => {
+  const uses = new Map<string, Styled[]>();
+  for (const one of styled) {
+    const names = one.declaration.value.match(/(?<=var\(\s*)--[\w-]+(?=\s*[,)])/g) ?? [];
+    for (const name of new Set(names)) getOrMake(uses, name, () => []).push(one);
+  }
+  return uses;
+});
+
+/** The declarations that ask for a custom property. */
+export function usesOfProperty(styled: readonly Styled[], property: string): readonly Styled[] {
+  return byProperty(styled).get(property) ?? [];
 }
 
 /** Conditions under which a value is a registration's, or made for those who asked for another page. */

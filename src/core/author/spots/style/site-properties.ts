@@ -1,5 +1,6 @@
 import type { Json } from '../../../model/json-source.ts';
 import type { KindName } from '../../../model/kinds.ts';
+import type { StyleDeclaration } from '../../sources/style-source.ts';
 import type { Atom, Mark } from '../atom.ts';
 import { withoutPrefix } from '../names/element-names.ts';
 import type { StyleDetector, StyleLook } from './detector.ts';
@@ -24,7 +25,7 @@ export const siteProperties: StyleDetector = (look) => {
   const isOfSite = (name: string) => !set.has(name) && !look.isSetElsewhere(name);
   const found = new Map<string, { marks: Mark[]; kind: KindName; value: Json }>();
   for (const { declaration } of look.styled) {
-    for (const use of usesIn(look, declaration.property, declaration.offset)) {
+    for (const use of usesIn(look, declaration)) {
       if (!isOfSite(use.name)) continue;
       const before = found.get(use.name);
       if (before) before.marks.push(use.mark);
@@ -49,10 +50,7 @@ export const siteProperties: StyleDetector = (look) => {
 };
 
 /** The uses of custom properties in one declaration; each stays as it is written. */
-function usesIn({ style }: StyleLook, property: string, offset: number) {
-  const declaration = style.declarations.find((one) => one.offset === offset);
-  if (!declaration) return [];
-  const { value, valueOffset } = declaration;
+function usesIn({ style }: StyleLook, { property, value, valueOffset }: StyleDeclaration) {
   return [...value.matchAll(/var\(\s*(--[\w-]+)\s*(?:,\s*([^()]*))?\)/g)].map(
     ({ 0: written, 1: name = '', 2: fallback = '', index }) => {
       const start = style.text.indexOf(written, valueOffset + index);
