@@ -3,7 +3,7 @@
 import { bindSpots } from '../dist/core/author/bind/bind-spots.js';
 import { checkMould } from '../dist/core/author/check/check-mould.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
-import { findSpots } from '../dist/core/author/spots/find-spots.js';
+import { findSpots } from '../dist/core/author/bind/find-spots.js';
 import { compileMould } from '../dist/core/compile/compile-mould.js';
 import { deliver } from '../dist/core/deliver/deliver.js';
 import { packMould } from '../dist/core/pack/pack-mould.js';

@@ -20,6 +20,16 @@ const pastes: readonly (readonly [name: string, paste: string, titles: readonly 
     ['Small heading', 'Heading', 'Introduction', 'Button', 'Small print'],
   ],
   [
+    'what an author wrote for people, before what code is called',
+    '<div><!-- NEWSLETTER --><section class="strip"><h2>Write to us</h2></section><nav class="stops" aria-label="Chapters"><a class="stop" href="#a" data-tip="How moss drinks">1</a><a class="stop" href="#b" data-tip="How peat burns">2</a><a class="stop" href="#c" data-tip="How dams hold">3</a></nav></div>',
+    ['Heading', 'Stops label', 'Chapters', '  Stop link', '  Tip'],
+  ],
+  [
+    'what is thin as a line, and what style adds to a button',
+    '<div class="w"><h2>Locks</h2><ul><li class="o">Upper</li><li class="o">Middle</li><li class="o">Lower</li></ul><div class="r"></div><button class="b">Go</button></div><style>.r { width: 4px; background: #a04000 } .o::after { content: "*"; color: #305070 } .b::before { content: "Now" }</style>',
+    ['Heading', 'Locks', '  Lock', 'Button', 'Button text', 'Line colour', 'Text colour'],
+  ],
+  [
     'prices and links of plans',
     '<div class="plans"><div class="plan"><h3>Day</h3><b>€9</b><ul><li>One boat</li><li>One oar</li></ul><a href="/d">Take it</a></div><div class="plan"><h3>Year</h3><b>€90</b><ul><li>All boats</li><li>Two oars</li><li>A hook</li></ul><a href="/y">Take it</a></div></div>',
     ['Plans', '  Plan name', '  Price', '  Features', '    Feature', '  Plan link'],
