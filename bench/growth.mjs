@@ -1,9 +1,9 @@
 // How each step grows with what it is given: 1, 10, 100 and 1 000 times a card with a row of style and a
 // function; the time for each of them, as a multiple of that for each of the ten.
 import { bindSpots } from '../dist/core/author/bind/bind-spots.js';
+import { findSpots } from '../dist/core/author/bind/find-spots.js';
 import { checkMould } from '../dist/core/author/check/check-mould.js';
 import { importSnippet } from '../dist/core/author/snippet/import-snippet.js';
-import { findSpots } from '../dist/core/author/bind/find-spots.js';
 import { compileMould } from '../dist/core/compile/compile-mould.js';
 import { deliver } from '../dist/core/deliver/deliver.js';
 import { packMould } from '../dist/core/pack/pack-mould.js';

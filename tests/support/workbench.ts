@@ -44,7 +44,6 @@ export function withWorkbench() {
       ...options,
     });
     const page = await context.newPage();
-    page.setDefaultTimeout(10_000);
     const complaints: string[] = [];
     page.on('pageerror', ({ message }) => complaints.push(message));
     await page.route('http://localhost:4179/**', (route) => {
