@@ -138,6 +138,7 @@ describe('fields in the workbench', () => {
     await go(page, 'Fields');
     await page.getByRole('button', { name: /recommended$/ }).click();
     const titles = page.locator('.fields .name b');
+    await expect.poll(() => titles.count()).toBeGreaterThan(2);
     const before = await titles.allTextContents();
     await page.getByRole('button', { name: `Move ${before[1]} up` }).click();
     await expect.poll(() => titles.first().textContent()).toBe(before[1]);
