@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { bindSpots } from '../../src/core/author/bind/bind-spots.ts';
 import {
   addLibrary,
   clearPlace,
@@ -200,6 +201,12 @@ describe('rows by hand', () => {
       '<template km-each="blocks"><p km-when="blocks.is is text">{~blocks.text~}</p><figure km-when="blocks.is is picture">',
     );
     expect(unbindField(mixed, 'blocks').mould.template).toBe(mould.template);
+    // What was a field in one of them gives way.
+    const bound = bindSpots(mould, 'recommended').mould;
+    expect(bound.template).not.toBe(mould.template);
+    const again = markPlace(bound, '.s > *', { form: 'list', field: 'blocks' });
+    expect(again.mould.template).toContain('<p km-when="blocks.is is text">{~blocks.text~}</p>');
+    expect(again.findings.map(({ code }) => code)).toContain('hand/taken-into-rows');
     const nested = '<div class="s"><p>One</p><div><ul><li>a</li><li>b</li></ul></div></div>';
     const other = importSnippet([{ name: 'c.html', text: nested }]).mould;
     expect(refusal(() => markPlace(other, '.s > *', { form: 'list' }))).toContain(

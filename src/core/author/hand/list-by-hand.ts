@@ -4,7 +4,6 @@ import { Refusal } from '../../problem/refusal.ts';
 import type { Range } from '../../text/edits.ts';
 import { bindAskedList } from '../bind/bind-spots.ts';
 import { unbindField } from '../bind/unbind-field.ts';
-import type { TreeElement } from '../spots/tree.ts';
 import { renderSources } from '../ties/bound-mould.ts';
 import { readTies } from '../ties/ties.ts';
 import { rangeBack } from './hand-change.ts';
@@ -39,22 +38,18 @@ export function listByHand(mould: Mould, marked: readonly Range[], name?: string
   for (let round = 0; round < 200; round += 1) {
     const found = bindAskedList(free, first, name);
     if ('mould' in found) return { ...found, findings: [...findings, ...found.findings] };
-    if ('why' in found) {
-      const mixed = first.length > 1 ? mixedList(free, first, name) : found;
-      if ('mould' in mixed) return { ...mixed, findings };
-      throw new Refusal(finding('hand/no-rows', { why: mixed.why }));
-    }
+    const mixed = 'why' in found && first.length > 1 ? mixedList(free, first, name) : found;
+    if ('mould' in mixed) return { ...mixed, findings };
+    if ('why' in mixed) throw new Refusal(finding('hand/no-rows', { why: mixed.why }));
+    const { inTheWay } = mixed;
     // What somebody has made of these very rows is not made again.
     const isSame = ties.some(
       ({ field, kind, places }) =>
-        field === found.inTheWay &&
-        kind === 'list' &&
-        places.some(({ start }) => first.includes(start)),
+        field === inTheWay && kind === 'list' && places.some(({ start }) => first.includes(start)),
     );
-    if (isSame)
-      throw new Refusal(finding('hand/no-rows', { why: `they are rows of ${found.inTheWay}` }));
-    findings.push(finding('hand/taken-into-rows', { name: found.inTheWay }));
-    free = unbindField(free, found.inTheWay).mould;
+    if (isSame) throw new Refusal(finding('hand/no-rows', { why: `they are rows of ${inTheWay}` }));
+    findings.push(finding('hand/taken-into-rows', { name: inTheWay }));
+    free = unbindField(free, inTheWay).mould;
   }
   throw new Refusal(finding('hand/no-rows', { why: 'too many fields stand in them' }));
 }
@@ -67,11 +62,7 @@ export function listAmong(
   const marked = starts.flatMap(
     ({ start }) => tree.elements.find((one) => one.start === start) ?? [],
   );
-  const lists = marked.map((one) => listOfRow(one) ?? listOfRow(one.parent));
+  const lists = marked.map(({ attributes }) => attributes.get('km-each')?.text.trim());
   const own = lists.find((list) => list !== undefined);
   return own !== undefined && lists.includes(undefined) ? own.split('.')[0] : undefined;
-}
-
-function listOfRow(element: TreeElement | undefined): string | undefined {
-  return element?.attributes.get('km-each')?.text.trim();
 }

@@ -26,6 +26,11 @@ interface Shape {
   readonly fields: readonly Member[];
 }
 
+/** A field that has to give way first. */
+export interface InTheWay {
+  readonly inTheWay: string;
+}
+
 interface Member {
   readonly name: string;
   readonly proposal: Proposal;
@@ -36,13 +41,13 @@ interface Member {
  * and is written as the first of that sort.
  *
  * @param starts where the marked elements begin in the template before it was bound
- * @returns the mould, or why it cannot be
+ * @returns the mould, or why it cannot be, or a field that stands in the rows
  */
 export function mixedList(
   mould: Mould,
   starts: readonly number[],
   asked: string | undefined,
-): { readonly mould: Mould; readonly name: string } | { readonly why: string } {
+): { readonly mould: Mould; readonly name: string } | { readonly why: string } | InTheWay {
   const bound = readTies(mould);
   const base = { ...mould, ...bound.before };
   const { elements } = readTree(base.template, parseSources(base).template);
@@ -59,7 +64,7 @@ export function mixedList(
   const taken = bound.ties.find(({ changes }) =>
     changes.some((one) => one.in === 'template' && one.start >= first.start && one.end <= last.end),
   );
-  if (taken) return { why: `the field ${taken.field} stands in them; drop it first` };
+  if (taken) return { inTheWay: taken.field };
   const { fields } = allProposals(mould, bound, new Set(), new Set(starts));
   const inRow = (row: TreeElement) => fields.flatMap((one) => within(one, row));
   const all = rows.map((row) => ({ row, own: inRow(row) }));
