@@ -72,6 +72,23 @@ it.each([
   },
 );
 
+it.each([false, true])(
+  'a link as the root looks its targets up as well, sealed: %s',
+  async (sealed) => {
+    const own = mouldOf({
+      fields: { list: { kind: 'target', default: '.single' } },
+      template: '<a href="https://fares.example/">Fares</a>',
+      script:
+        'document.querySelectorAll(mould.values.list).forEach((one) => { one.hidden = true; });',
+    });
+    const cast = compileMould(own).cast({ id: 'a' }, { sealed });
+    const page = await pageOf((deliver(cast, { form: 'block', runtime }).parts.html ?? '') + fares);
+    await page.waitForFunction(() => document.querySelector('.single')?.hasAttribute('hidden'));
+    expect(await page.locator('ul:visible').count()).toBe(1);
+    expect(page.complaints).toEqual([]);
+  },
+);
+
 it('a script that fails leaves all to be seen, and a selector from values cannot leave its rule', async () => {
   const failing = { ...fareSwitch, script: 'throw new Error("no")' };
   const cast = compileMould(failing).cast({ id: 'a' });

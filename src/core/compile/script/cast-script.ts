@@ -168,7 +168,7 @@ function namesGiven(
 }
 
 /** Lets the cast know which selectors its fields hold; only who needs it carries it. */
-const heldValues = '(mould.root.host || mould.root).kmCast.values = mould.values;';
+const heldValues = '(mould.root.kmCast || mould.root.host.kmCast).values = mould.values;';
 
 /** Waits until the page has been read (HTML Standard, 3.1.4). */
 const whenRead =
